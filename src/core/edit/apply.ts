@@ -1,0 +1,73 @@
+import type { Diagram } from '../model';
+import type { Command } from './command';
+import * as entries from './entries';
+import { type Outcome } from './outcome';
+import * as settings from './settings';
+
+/**
+ * The one way to change a Diagram. Pure: the given Diagram stays as it is, unchanged parts keep their identity.
+ *   apply(apply(d, c).diagram, apply(d, c).inverse).diagram equals d
+ * A command that no longer applies is refused with a reason for people; it never throws.
+ */
+export function applyCommand(diagram: Diagram, command: Command): Outcome {
+  switch (command.kind) {
+    case 'addEntries':
+      return entries.addEntries(diagram, command);
+    case 'removeEntries':
+      return entries.removeEntries(diagram, command);
+    case 'rename':
+      return entries.rename(diagram, command);
+    case 'setDetails':
+      return entries.setDetails(diagram, command);
+    case 'setField':
+      return entries.setField(diagram, command);
+    case 'setRole':
+      return entries.setRole(diagram, command);
+    case 'moveBranch':
+      return entries.moveBranch(diagram, command);
+    case 'addLink':
+      return entries.addLink(diagram, command);
+    case 'removeLink':
+      return entries.removeLink(diagram, command);
+    case 'setTitle':
+      return settings.setTitle(diagram, command);
+    case 'setTitleBlock':
+      return settings.setTitleBlock(diagram, command);
+    case 'setStyle':
+      return settings.setStyle(diagram, command);
+    case 'setTier':
+      return settings.setTier(diagram, command);
+    case 'setLook':
+      return settings.setLook(diagram, command);
+    case 'setArrangement':
+      return settings.setArrangement(diagram, command);
+    case 'setSheet':
+      return settings.setSheet(diagram, command);
+    case 'putInTray':
+      return settings.putInTray(diagram, command);
+    case 'takeFromTray':
+      return settings.takeFromTray(diagram, command);
+    default:
+      return command satisfies never;
+  }
+}
+
+/** The commands of one gesture: undone, redone, sent and refused as one. */
+export type Gesture = readonly Command[];
+
+export type GestureOutcome =
+  | { readonly ok: true; readonly diagram: Diagram; readonly inverse: Gesture }
+  | { readonly ok: false; readonly reason: string };
+
+/** All commands of a gesture, or none of them. */
+export function applyGesture(diagram: Diagram, gesture: Gesture): GestureOutcome {
+  const inverse: Command[] = [];
+  let next = diagram;
+  for (const command of gesture) {
+    const outcome = applyCommand(next, command);
+    if (!outcome.ok) return outcome;
+    next = outcome.diagram;
+    inverse.unshift(outcome.inverse);
+  }
+  return { ok: true, diagram: next, inverse };
+}

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import {
+  Arrangement,
+  BoxStyle,
+  Entry,
+  Id,
+  Link,
+  Scope,
+  Sheet,
+  StylePatch,
+  TierSettings,
+  TitleBlock,
+  Unplaced,
+  limits,
+  type StyleProperty,
+} from '../model';
+
+const property = z.enum(Object.keys(BoxStyle.shape) as [StyleProperty, ...StyleProperty[]]);
+
+/** What goes and comes back together with entries: their links and what was styled on them. */
+export const Belongings = z.strictObject({
+  entries: z.array(Entry).min(1).max(limits.entries),
+  links: z.array(Link),
+  branches: z.record(Id, StylePatch),
+  only: z.record(Id, StylePatch),
+});
+export type Belongings = z.infer<typeof Belongings>;
+
+/**
+ * Every change of a Diagram, as plain JSON. Entries are addressed by id, never by position.
+ * A command says what is meant ("move this branch under that entry") and nothing about what it happens to touch.
+ */
+export const Command = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('addEntries'), ...Belongings.shape }),
+  z.strictObject({ kind: z.literal('removeEntries'), ids: z.array(Id).min(1).max(limits.entries) }),
+  z.strictObject({ kind: z.literal('rename'), id: Id, name: Entry.shape.name }),
+  z.strictObject({ kind: z.literal('setDetails'), id: Id, details: Entry.shape.details }),
+  z.strictObject({ kind: z.literal('setField'), id: Id, field: z.string().min(1).max(100), value: z.string().max(limits.detailLength).nullable() }),
+  z.strictObject({ kind: z.literal('setRole'), id: Id, role: Entry.shape.role }),
+  z.strictObject({ kind: z.literal('moveBranch'), id: Id, parent: Id.nullable(), order: Entry.shape.order }),
+  z.strictObject({ kind: z.literal('addLink'), link: Link }),
+  z.strictObject({ kind: z.literal('removeLink'), id: Id }),
+  z.strictObject({ kind: z.literal('setTitle'), title: z.string().max(200) }),
+  z.strictObject({ kind: z.literal('setTitleBlock'), patch: TitleBlock.partial() }),
+  z.strictObject({ kind: z.literal('setStyle'), scope: Scope, property, value: z.union([z.string(), z.number(), z.boolean()]).nullable() }),
+  z.strictObject({ kind: z.literal('setTier'), tier: z.number().int().min(1).max(limits.entries), patch: TierSettings.partial() }),
+  z.strictObject({ kind: z.literal('setLook'), look: z.string().min(1).max(40) }),
+  z.strictObject({ kind: z.literal('setArrangement'), patch: Arrangement.partial() }),
+  z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),
+  z.strictObject({ kind: z.literal('putInTray'), item: Unplaced }),
+  z.strictObject({ kind: z.literal('takeFromTray'), id: Id }),
+]);
+export type Command = z.infer<typeof Command>;
+export type CommandOf<K extends Command['kind']> = Extract<Command, { kind: K }>;

@@ -1,0 +1,41 @@
+import type { Diagram } from '../model';
+import { applyGesture, type Gesture } from './apply';
+
+/** Undo and redo: inverses of one's own gestures. `undo` and `redo` hold gestures ready to apply, newest last. */
+export interface History {
+  readonly undo: readonly Gesture[];
+  readonly redo: readonly Gesture[];
+}
+
+export const emptyHistory: History = { undo: [], redo: [] };
+const deepest = 500;
+
+/** `mergeInto`: this gesture goes on with the last one (typing in one name), so that one undo takes back both. */
+export function recorded(history: History, inverse: Gesture, mergeInto = false): History {
+  const last = history.undo.at(-1);
+  if (mergeInto && last) return { undo: [...history.undo.slice(0, -1), [...inverse, ...last]], redo: [] };
+  return { undo: [...history.undo.slice(-deepest + 1), inverse], redo: [] };
+}
+
+export type Step =
+  | { readonly ok: true; readonly diagram: Diagram; readonly gesture: Gesture; readonly history: History }
+  | { readonly ok: false; readonly reason: string; readonly history: History };
+
+/** Takes the last gesture back. One that others' edits have made impossible is passed over and its reason told. */
+export function undo(diagram: Diagram, history: History): Step {
+  const gesture = history.undo.at(-1);
+  if (!gesture) return { ok: false, reason: 'There is nothing to take back.', history };
+  const rest = history.undo.slice(0, -1);
+  const outcome = applyGesture(diagram, gesture);
+  if (!outcome.ok) return { ...outcome, history: { ...history, undo: rest } };
+  return { ok: true, diagram: outcome.diagram, gesture, history: { undo: rest, redo: [...history.redo, outcome.inverse] } };
+}
+
+export function redo(diagram: Diagram, history: History): Step {
+  const gesture = history.redo.at(-1);
+  if (!gesture) return { ok: false, reason: 'There is nothing to do again.', history };
+  const rest = history.redo.slice(0, -1);
+  const outcome = applyGesture(diagram, gesture);
+  if (!outcome.ok) return { ...outcome, history: { ...history, redo: rest } };
+  return { ok: true, diagram: outcome.diagram, gesture, history: { undo: [...history.undo, outcome.inverse], redo: rest } };
+}

@@ -1,0 +1,47 @@
+import { evenKeys, keyBetween, type Diagram, type Entry } from '../model';
+import type { Command } from './command';
+
+const longKey = 24;
+
+/** The children of an entry (null: the top) in their order. Linear in the diagram. */
+export function childrenOf(diagram: Diagram, parent: string | null): Entry[] {
+  return Object.values(diagram.entries)
+    .filter((entry) => entry.parent === parent)
+    .sort(byOrder);
+}
+
+export function byOrder(a: Entry, b: Entry): number {
+  if (a.order !== b.order) return a.order < b.order ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
+
+/**
+ * `n` order keys that stand at `index` among the children of `parent`, leaving out the entry `moving`.
+ * Where the neighbours leave no room, or their keys have grown long, `rewrites` gives the siblings new keys first.
+ */
+export function placeAt(
+  diagram: Diagram,
+  parent: string | null,
+  index: number,
+  n = 1,
+  moving: string | null = null,
+): { orders: string[]; rewrites: Command[] } {
+  const siblings = childrenOf(diagram, parent).filter((entry) => entry.id !== moving);
+  const at = Math.max(0, Math.min(index, siblings.length));
+  const high = siblings[at]?.order ?? null;
+  const orders: string[] = [];
+  let low = siblings[at - 1]?.order ?? null;
+  for (let i = 0; i < n; i++) {
+    const key = keyBetween(low, high);
+    if (key === null || key.length > longKey) return rewritten(siblings, parent, at, n);
+    orders.push(key);
+    low = key;
+  }
+  return { orders, rewrites: [] };
+}
+
+function rewritten(siblings: readonly Entry[], parent: string | null, at: number, n: number): { orders: string[]; rewrites: Command[] } {
+  const keys = evenKeys(siblings.length + n);
+  const rewrites = siblings.map((entry, i): Command => ({ kind: 'moveBranch', id: entry.id, parent, order: keys[i < at ? i : i + n]! }));
+  return { orders: keys.slice(at, at + n), rewrites };
+}

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { Arrangement, Sheet } from './sheet';
+import { StylePatch } from './style';
+
+/** Nothing larger is taken in; the limits are named in the messages that refuse. */
+export const limits = { entries: 100_000, listBytes: 20 * 1024 * 1024, nameLength: 400, detailLength: 1000, details: 8 } as const;
+
+export const Id = z.string().min(1).max(64);
+export type Id = z.infer<typeof Id>;
+
+/** One person or idea: one line of the list. What every kind of diagram has in common. */
+export const Entry = z.strictObject({
+  id: Id,
+  name: z.string().max(limits.nameLength),
+  details: z.array(z.string().max(limits.detailLength)).max(limits.details),
+  fields: z.record(z.string().max(100), z.string().max(limits.detailLength)),
+  /** A kind of entry that cuts across tiers, set by hand or read from the list. */
+  role: z.string().max(40).nullable(),
+  /** The entry it belongs to, one tier up; null at the top. */
+  parent: Id.nullable(),
+  /** Place among its siblings: a fractional key, compared as (order, id). */
+  order: z.string().min(1).max(400),
+});
+export type Entry = z.infer<typeof Entry>;
+
+/** A line beside the list's own structure, such as a second reporting line. */
+export const Link = z.strictObject({
+  id: Id,
+  from: Id,
+  to: Id,
+  kind: z.enum(['side']),
+  phrase: z.string().max(200),
+});
+export type Link = z.infer<typeof Link>;
+
+/** A line of the list that found no place in the structure, kept until somebody places it or throws it away. */
+export const Unplaced = z.strictObject({
+  id: Id,
+  line: z.number().int().min(0),
+  text: z.string().max(4000),
+  reason: z.string().max(1000),
+});
+export type Unplaced = z.infer<typeof Unplaced>;
+
+export const TierSettings = z.strictObject({
+  name: z.string().max(80).nullable(),
+  /** Distance from the tier above in CSS px; null: the arrangement's own. */
+  gap: z.number().min(0).max(600).nullable(),
+});
+export type TierSettings = z.infer<typeof TierSettings>;
+
+export const TitleBlock = z.strictObject({
+  shown: z.boolean(),
+  title: z.string().max(200),
+  subtitle: z.string().max(300),
+  author: z.string().max(120),
+  date: z.string().max(60),
+});
+export type TitleBlock = z.infer<typeof TitleBlock>;
+
+export const Styles = z.strictObject({
+  everything: StylePatch,
+  tiers: z.record(z.string(), StylePatch),
+  roles: z.record(z.string(), StylePatch),
+  branches: z.record(z.string(), StylePatch),
+  only: z.record(z.string(), StylePatch),
+});
+export type Styles = z.infer<typeof Styles>;
+
+const common = {
+  format: z.literal(1),
+  title: z.string().max(200),
+  titleBlock: TitleBlock,
+  entries: z.record(Id, Entry),
+  links: z.record(Id, Link),
+  notPlaced: z.array(Unplaced).max(limits.entries),
+  tiers: z.record(z.string(), TierSettings),
+  look: z.string().max(40),
+  styles: Styles,
+  arrangement: Arrangement,
+  sheet: Sheet,
+};
+
+/** The org chart's own part. */
+export const OrgChart = z.strictObject({
+  kind: z.literal('org-chart'),
+  ...common,
+});
+
+/** Plain JSON, one member a kind; everything a diagram is. */
+export const Diagram = z.discriminatedUnion('kind', [OrgChart]);
+export type Diagram = z.infer<typeof Diagram>;
+export type KindId = Diagram['kind'];

@@ -1,0 +1,45 @@
+const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
+const base = digits.length;
+const value = (key: string, i: number): number => (i < key.length ? digits.indexOf(key[i]!) : 0);
+
+/**
+ * A fractional key strictly between two others; null stands for "before all" or "after all".
+ * A key is read as the digits of a fraction in base 62 and never ends in 0, so there is always room below it.
+ * Keys are compared as plain strings. Returns null when the two keys leave no room (equal, or the wrong way round):
+ * the caller then gives new keys to all siblings with `evenKeys`.
+ */
+export function keyBetween(low: string | null, high: string | null): string | null {
+  if (low !== null && high !== null && low >= high) return null;
+  let key = '';
+  let bounded = high !== null;
+  for (let i = 0; ; i++) {
+    const from = low === null ? 0 : value(low, i);
+    const to = bounded ? value(high!, i) : base;
+    if (to - from > 1) return key + digits[pick(from, to, low, high)];
+    key += digits[from];
+    if (to - from === 1) bounded = false;
+  }
+}
+
+/** Appending or prepending steps by a small distance instead of halving, so that a list typed in order keeps short keys. */
+function pick(from: number, to: number, low: string | null, high: string | null): number {
+  if (high === null && low !== null) return from + 1;
+  if (low === null && high !== null) return to - 1;
+  return Math.floor((from + to) / 2);
+}
+
+/** `n` keys in rising order, all of the least equal length that fits. */
+export function evenKeys(n: number): string[] {
+  let length = 1;
+  while (base ** length < 2 * n + 2) length++;
+  const step = base ** length / (n + 1);
+  return Array.from({ length: n }, (_, i) => {
+    let rest = Math.floor((i + 1) * step);
+    let key = '';
+    for (let d = 0; d < length; d++) {
+      key = digits[rest % base]! + key;
+      rest = Math.floor(rest / base);
+    }
+    return key.replace(/0+$/, '');
+  });
+}

@@ -1,0 +1,5 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: { include: ['src/**/*.test.ts', 'bin/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000, maxWorkers: 2 },
+});
