@@ -1,0 +1,3 @@
+export * from './rounded-path';
+export * from './tidy-tree';
+export * from './tier-tree';

@@ -1,0 +1,106 @@
+import { fallbackOf, type Face } from './face';
+import tables from './tables.generated.json';
+
+interface Table {
+  /** All in font units. */
+  readonly unitsPerEm: number;
+  readonly ascent: number;
+  readonly descent: number;
+  readonly capHeight: number;
+  readonly advance: Float64Array;
+  /** Key: left code point × 65536 + right code point. */
+  readonly kern: ReadonlyMap<number, number>;
+}
+
+type Stored = Record<Face, Omit<Table, 'advance' | 'kern'> & { runs: [number, number[]][]; kerns: number[][] }>;
+
+/** NaN stands where the face has no glyph. */
+function unpack({ runs, kerns, ...metrics }: Stored[Face]): Table {
+  const advance = new Float64Array(0x10000).fill(NaN);
+  for (const [start, widths] of runs) advance.set(widths, start);
+  const kern = new Map<number, number>();
+  for (const row of kerns) for (let i = 1; i < row.length; i += 2) kern.set(row[0]! * 65536 + row[i]!, row[i + 1]!);
+  return { ...metrics, advance, kern };
+}
+
+const opened = new Map<Face, Table>();
+function tableOf(face: Face): Table {
+  let table = opened.get(face);
+  if (!table) {
+    table = unpack((tables as unknown as Stored)[face]);
+    opened.set(face, table);
+  }
+  return table;
+}
+
+/** Text in one face. Widths and places are CSS px. */
+export interface Run {
+  readonly face: Face;
+  readonly text: string;
+  readonly width: number;
+}
+
+const has = (face: Face, point: number): boolean => point <= 0xffff && !Number.isNaN(tableOf(face).advance[point]!);
+
+/** The face that draws a code point, asking fallbacks; null where no shipped font has it. */
+export function faceFor(face: Face, point: number): Face | null {
+  if (has(face, point)) return face;
+  const next = fallbackOf(face);
+  return next !== null && has(next, point) ? next : null;
+}
+
+/** Characters of a text that no shipped font has, each once. Control characters and joiners are not drawn and do not count. */
+export function missingCharacters(text: string): string[] {
+  const missing = new Set<string>();
+  for (const character of text) {
+    const point = character.codePointAt(0)!;
+    if (!isSilent(point) && faceFor('sans400', point) === null) missing.add(character);
+  }
+  return [...missing];
+}
+
+const isSilent = (point: number): boolean => point < 0x20 || point === 0x200b || point === 0x200d || point === 0xfeff || (point >= 0xfe00 && point <= 0xfe0f);
+
+/**
+ * Splits a line into runs of one face each. Pair kerning counts within a run. A character that no font has takes half an em
+ * of the wanted face. O(characters).
+ */
+export function runsOf(text: string, face: Face, size: number): Run[] {
+  const runs: Run[] = [];
+  let current: Face | null = null;
+  let start = 0;
+  let units = 0;
+  let before = -1;
+  const close = (end: number) => {
+    if (current !== null && end > start) runs.push({ face: current, text: text.slice(start, end), width: (units * size) / tableOf(current).unitsPerEm });
+    start = end;
+    units = 0;
+    before = -1;
+  };
+  for (let i = 0; i < text.length; ) {
+    const point = text.codePointAt(i)!;
+    const wanted: Face = faceFor(face, point) ?? current ?? face;
+    if (wanted !== current) {
+      close(i);
+      current = wanted;
+    }
+    const table = tableOf(wanted);
+    const advance = point <= 0xffff ? table.advance[point]! : NaN;
+    units += Number.isNaN(advance) ? (isSilent(point) ? 0 : table.unitsPerEm / 2) : advance;
+    if (before >= 0 && point <= 0xffff) units += table.kern.get(before * 65536 + point) ?? 0;
+    before = point <= 0xffff ? point : -1;
+    i += point > 0xffff ? 2 : 1;
+  }
+  close(text.length);
+  return runs;
+}
+
+/** Width of a line in CSS px at a size in CSS px. */
+export function widthOf(text: string, face: Face, size: number): number {
+  let width = 0;
+  for (const run of runsOf(text, face, size)) width += run.width;
+  return width;
+}
+
+/** Height of a capital letter, for setting lines optically in the middle. CSS px. */
+export const capHeightOf = (face: Face, size: number): number => (tableOf(face).capHeight * size) / tableOf(face).unitsPerEm;

@@ -1,0 +1,106 @@
+import type { Row } from './delimited';
+import { foldName } from './names';
+import type { Column, ColumnUse, ReadChoices } from './result';
+
+/** Headings people use, folded. The first that fits a heading wins. */
+const headings: [ColumnUse, RegExp][] = [
+  ['alsoReportsTo', /^(also (reports|answers) to|second(ary)? (manager|supervisor|superior|line)|side link|dotted line.*|functional (manager|line))$/],
+  ['reportsTo', /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/],
+  ['id', /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/],
+  ['role', /^(role|kind|status|type|post status)$/],
+  ['name', /^(name|full name|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry)$/],
+  ['detail', /^(title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/],
+];
+const firstName = /^(first name|given name|forename|vorname|prenom)$/;
+const lastName = /^(last name|surname|family name|nachname|nom de famille)$/;
+
+export interface Columns {
+  readonly columns: readonly Column[];
+  readonly header: boolean;
+  /** Cells a row should have: those of the heading, else as many as most rows have. */
+  readonly expected: number;
+  /** Columns of a name in two parts, or null. */
+  readonly twoPart: { readonly first: number; readonly last: number } | null;
+}
+
+const useOf = (heading: string): ColumnUse | null => headings.find(([, pattern]) => pattern.test(foldName(heading).replace(/[:?]/g, '')))?.[0] ?? null;
+
+/** Tells what each column is: by its heading where there is one, else by its content. */
+export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
+    const head = rows[0]?.cells ?? [];
+  const told = head.map(useOf);
+  const header = told.includes('name') || told.filter((use) => use !== null).length >= 2 || told.includes('reportsTo');
+  const width = header ? head.length : usualWidth(rows);
+  const body = header ? rows.slice(1) : rows;
+  const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;
+  const last = header ? head.findIndex((cell) => lastName.test(foldName(cell))) : -1;
+  const twoPart = first >= 0 && last >= 0 && !told.includes('name') ? { first, last } : null;
+  const uses: ColumnUse[] = Array.from({ length: width }, (_, i) => (header ? (told[i] ?? 'field') : 'detail'));
+  if (twoPart) uses[first] = uses[last] = 'name';
+  if (!uses.includes('name')) uses[nameByContent(body, uses, width)] = 'name';
+  onlyOne(uses, 'name', twoPart ? 2 : 1);
+  onlyOne(uses, 'reportsTo', 1);
+  if (!uses.includes('reportsTo')) {
+    const found = reportsToByContent(body, uses);
+    if (found >= 0) uses[found] = 'reportsTo';
+  }
+  for (const [index, use] of Object.entries(chosen ?? {})) {
+    const i = Number(index);
+    if (i >= width) continue;
+    if (use === 'name' || use === 'reportsTo' || use === 'id') uses.forEach((other, j) => (uses[j] = other === use ? 'field' : other));
+    uses[i] = use;
+  }
+  const kept = twoPart && uses[twoPart.first] === 'name' && uses[twoPart.last] === 'name' ? twoPart : null;
+  return { columns: uses.map((use, index) => ({ index, header: (header ? head[index] : '') || `Column ${index + 1}`, use })), header, twoPart: kept, expected: width };
+}
+
+function usualWidth(rows: readonly Row[]): number {
+  const counts = new Map<number, number>();
+  for (const { cells } of rows) counts.set(cells.length, (counts.get(cells.length) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0]?.[0] ?? 0;
+}
+
+/** Of several columns for one use, the first is meant; the others become details. */
+function onlyOne(uses: ColumnUse[], use: ColumnUse, most: number): void {
+  let seen = 0;
+  uses.forEach((other, i) => {
+    if (other === use && ++seen > most) uses[i] = 'detail';
+  });
+}
+
+/** Names are texts that hardly repeat: the column with most different values that are not numbers. */
+function nameByContent(rows: readonly Row[], uses: readonly ColumnUse[], width: number): number {
+  let best = 0;
+  let most = -1;
+  for (let i = 0; i < width; i++) {
+    if (uses[i] === 'reportsTo' || uses[i] === 'id' || uses[i] === 'alsoReportsTo') continue;
+    const texts = rows.map((row) => row.cells[i] ?? '').filter((cell) => /\p{L}/u.test(cell));
+    const score = new Set(texts).size - i * 0.01;
+    if (score > most) {
+      most = score;
+      best = i;
+    }
+  }
+  return best;
+}
+
+/** The superior's column repeats values that stand in the name or id column: most cells that are filled must. */
+function reportsToByContent(rows: readonly Row[], uses: readonly ColumnUse[]): number {
+  const known = new Set<string>();
+  uses.forEach((use, i) => {
+    if (use === 'name' || use === 'id') for (const row of rows) known.add(foldName(row.cells[i] ?? ''));
+  });
+  known.delete('');
+  let best = -1;
+  let most = 0;
+  uses.forEach((use, i) => {
+    if (use === 'name' || use === 'id' || use === 'alsoReportsTo') return;
+    const filled = rows.map((row) => foldName(row.cells[i] ?? '')).filter(Boolean);
+    const found = filled.filter((cell) => known.has(cell)).length;
+    if (filled.length >= Math.max(1, rows.length * 0.4) && found >= filled.length * 0.6 && found > most) {
+      most = found;
+      best = i;
+    }
+  });
+  return best;
+}

@@ -1,0 +1,53 @@
+import { finding, limits, type Finding } from '../model';
+
+export interface Decoded {
+  /** Null where the bytes are no text. */
+  readonly text: string | null;
+  readonly findings: readonly Finding[];
+}
+
+const signatures: [number[], string][] = [
+  [[0x25, 0x50, 0x44, 0x46], 'a PDF'],
+  [[0x50, 0x4b, 0x03, 0x04], 'a spreadsheet or zip file'],
+  [[0xd0, 0xcf, 0x11, 0xe0], 'an older office file'],
+  [[0x89, 0x50, 0x4e, 0x47], 'a picture'],
+  [[0xff, 0xd8, 0xff], 'a picture'],
+];
+
+/** Bytes of a list file to text: UTF-8, UTF-16 with a byte order mark, else Windows-1252, and says which had to be guessed. */
+export function decodeList(bytes: Uint8Array): Decoded {
+  const refuse = (code: string, message: string): Decoded => ({ text: null, findings: [finding(code, 'error', message)] });
+  if (bytes.length > limits.listBytes) {
+    return refuse('too-large', `The file has ${Math.round(bytes.length / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`);
+  }
+  const known = signatures.find(([signature]) => signature.every((byte, i) => bytes[i] === byte));
+  if (known) return refuse('not-text', `This is ${known[1]}, not a text list. Open it, copy the lines or cells and paste them here, or save it as CSV.`);
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return { text: new TextDecoder('utf-16le').decode(bytes), findings: [] };
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return { text: new TextDecoder('utf-16be').decode(bytes), findings: [] };
+  if (looksBinary(bytes)) return refuse('not-text', 'This file is not a text list. Paste the lines here, or save the list as CSV or plain text.');
+  try {
+    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), findings: [] };
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
+    return guessed(bytes);
+  }
+}
+
+function looksBinary(bytes: Uint8Array): boolean {
+  const sample = bytes.subarray(0, 65536);
+  let odd = 0;
+  for (const byte of sample) {
+    if (byte === 0) return true;
+    if (byte < 0x20 && byte !== 0x09 && byte !== 0x0a && byte !== 0x0d && byte !== 0x0c && byte !== 0x1b) odd++;
+  }
+  return odd > sample.length / 20;
+}
+
+function guessed(bytes: Uint8Array): Decoded {
+  const text = new TextDecoder('windows-1252').decode(bytes);
+  const lines = text.split(/\r\n|\r|\n/);
+  const at = lines.findIndex((line) => /[^\u0020-\u007e\t]/.test(line));
+  const example = lines[at]?.trim().slice(0, 60) ?? '';
+  const message = `The file does not say its encoding and is not UTF-8; it was read as Western European (Windows-1252). Check line ${at + 1}: “${example}”. If letters look wrong, save the file as UTF-8.`;
+  return { text, findings: [finding('encoding-guessed', 'warning', message, { line: at + 1 })] };
+}

@@ -1,0 +1,97 @@
+export interface Row {
+  /** Line of the source where the row begins, from 1. */
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
+export interface Delimited {
+  readonly rows: readonly Row[];
+  /** Line where a quotation mark was opened and never closed; null where all is well. */
+  readonly openQuote: number | null;
+}
+
+export const delimiters = ['\t', ';', ',', '|'] as const;
+export type Delimiter = (typeof delimiters)[number];
+
+/**
+ * Delimited text by RFC 4180, for any one-character delimiter: quotes double inside quotes, line ends of every kind, rows of any
+ * length. Lines are those of the source, also after line ends inside quotes. A quote inside an unquoted cell is a plain character.
+ * A quote that never closes ends with its line instead of swallowing the rest. Empty lines give no row. O(characters).
+ */
+export function parseDelimited(text: string, delimiter: Delimiter): Delimited {
+  const rows: Row[] = [];
+  let cells: string[] = [];
+  let line = 1;
+  let rowLine = 1;
+  let openQuote: number | null = null;
+  let i = 0;
+  const endRow = () => {
+    if (cells.some((cell) => cell.trim() !== '')) rows.push({ line: rowLine, cells });
+    cells = [];
+  };
+  while (i <= text.length) {
+    let cell: string;
+    const quoted = text[i] === '"' ? closedQuote(text, i, delimiter) : null;
+    if (quoted) {
+      cell = text.slice(i + 1, quoted.end).replaceAll('""', '"');
+      for (const character of cell.matchAll(/\r\n|\r|\n/g)) if (character) line++;
+      i = quoted.end + 1;
+    } else {
+      if (text[i] === '"') openQuote ??= line;
+      const end = endOfCell(text, i, delimiter);
+      cell = text.slice(i, end);
+      i = end;
+    }
+    cells.push(cell.trim());
+    if (text[i] === delimiter) {
+      i++;
+      continue;
+    }
+    endRow();
+    if (i >= text.length) break;
+    i += text[i] === '\r' && text[i + 1] === '\n' ? 2 : 1;
+    line++;
+    rowLine = line;
+  }
+  return { rows, openQuote };
+}
+
+function endOfCell(text: string, from: number, delimiter: string): number {
+  let i = from;
+  while (i < text.length && text[i] !== delimiter && text[i] !== '\n' && text[i] !== '\r') i++;
+  return i;
+}
+
+/** Longest quoted cell looked at, so that one stray quote cannot make reading quadratic. */
+const longestQuoted = 10_000;
+
+/** The closing quote of the cell that opens at `open`, if a delimiter, a line end or the end follows it. */
+function closedQuote(text: string, open: number, delimiter: string): { end: number } | null {
+  for (let i = open + 1; i < text.length && i - open < longestQuoted; i++) {
+    if (text[i] !== '"') continue;
+    if (text[i + 1] === '"') {
+      i++;
+      continue;
+    }
+    const next = text[i + 1];
+    return next === undefined || next === delimiter || next === '\n' || next === '\r' ? { end: i } : null;
+  }
+  return null;
+}
+
+/** The delimiter that splits most lines into the same number of cells, two or more; null where none does. */
+export function findDelimiter(text: string): Delimiter | null {
+  const sample = text.slice(0, 200_000);
+  let best: { delimiter: Delimiter; score: number } | null = null;
+  for (const delimiter of delimiters) {
+    const { rows } = parseDelimited(sample, delimiter);
+    const many = rows.filter((row) => row.cells.length > 1).length;
+    if (many < 2 || many < rows.length * 0.6) continue;
+    const counts = new Map<number, number>();
+    for (const row of rows) counts.set(row.cells.length, (counts.get(row.cells.length) ?? 0) + 1);
+    const usual = Math.max(...counts.values());
+    const score = (usual / rows.length) * (delimiter === '\t' ? 2 : 1) + many / rows.length;
+    if (!best || score > best.score) best = { delimiter, score };
+  }
+  return best?.delimiter ?? null;
+}

@@ -1,0 +1,5 @@
+export { decodeList, type Decoded } from './decode';
+export { foldName } from './names';
+export { splitDetails } from './outline';
+export * from './read-list';
+export * from './result';

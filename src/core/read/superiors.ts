@@ -1,0 +1,153 @@
+import { finding, type Finding } from '../model';
+import { foldName, isNear, mayStandFor, turned } from './names';
+import type { Question, ReadEntry } from './result';
+
+export interface Reporting {
+  readonly entry: ReadEntry;
+  /** The id the list gives this entry, or ''. */
+  readonly ownId: string;
+  /** What the list says of the superior, or ''. */
+  readonly wanted: string;
+}
+
+export interface Resolved {
+  readonly parents: ReadonlyMap<string, string | null>;
+  readonly questions: readonly Question[];
+  readonly findings: readonly Finding[];
+  /** Superiors to be added at the top because the user said so. */
+  readonly added: readonly { readonly id: string; readonly name: string; readonly line: number }[];
+}
+
+type Match = { readonly sure: boolean; readonly why: string; readonly entries: readonly Reporting[] };
+
+/** Names looked through one by one for a near match; beyond it only exact and folded names are compared. */
+const nearLimit = 5000;
+
+/** Finds who each superior is, in lists as people write them. Sure matches are taken, others are asked. */
+export function findSuperiors(people: readonly Reporting[], answers: Readonly<Record<string, string>>): Resolved {
+  const find = matcher(people);
+  const parents = new Map<string, string | null>();
+  const questions: Question[] = [];
+  const findings: Finding[] = [];
+  const added = new Map<string, { id: string; name: string; line: number }>();
+  const ids = new Set(people.map(({ entry }) => entry.id));
+  for (const { entry, wanted, ownId } of people) {
+    parents.set(entry.id, null);
+    if (wanted === '') continue;
+    if (foldName(wanted) === foldName(entry.name) || (ownId !== '' && wanted === ownId)) continue;
+    const { sure, why, entries } = find(wanted, entry.id);
+    if (sure) {
+      parents.set(entry.id, entries[0]!.entry.id);
+      continue;
+    }
+    const id = `superior-${entry.line}`;
+    const answer = answers[id];
+    const guess = entries[0]?.entry.id ?? null;
+    let parent = guess;
+    if (answer === 'top') parent = null;
+    else if (answer === 'add') parent = addedFor(added, wanted, entry.line);
+    else if (answer !== undefined && ids.has(answer)) parent = answer;
+    parents.set(entry.id, parent);
+    questions.push({
+      id,
+      line: entry.line,
+      entry: entry.id,
+      wanted,
+      text: why,
+      guess,
+      candidates: entries.slice(0, 8).map((one) => ({ id: one.entry.id, name: one.entry.name, line: one.entry.line })),
+      answered: answer !== undefined,
+    });
+    if (answer === undefined) findings.push(openFinding(entry, wanted, entries));
+  }
+  breakLoops(people, parents, findings);
+  return { parents, questions, findings, added: [...added.values()] };
+}
+
+function addedFor(added: Map<string, { id: string; name: string; line: number }>, wanted: string, line: number): string {
+  const key = foldName(wanted);
+  const known = added.get(key) ?? { id: `added-${line}`, name: wanted, line };
+  added.set(key, known);
+  return known.id;
+}
+
+function openFinding(entry: ReadEntry, wanted: string, found: readonly Reporting[]): Finding {
+  const where = { line: entry.line, entries: [entry.id] };
+  const subject = `Line ${entry.line}: ${entry.name} reports to “${wanted}”`;
+  if (found.length === 0) {
+    return finding('unknown-superior', 'error', `${subject}, who is not in the list. Add that person or correct the name; until then ${entry.name} stands at the top.`, where);
+  }
+  const first = found[0]!.entry;
+  if (found.length === 1) {
+    return finding('unsure-superior', 'warning', `${subject}; that was taken to be ${first.name}, line ${first.line}. Say so if it is someone else.`, where);
+  }
+  const lines = found.slice(0, 4).map((one) => one.entry.line).join(', ');
+  return finding('ambiguous-superior', 'warning', `${subject}, which fits ${found.length} people (lines ${lines}); the one on line ${first.line} was taken.`, where);
+}
+
+function matcher(people: readonly Reporting[]): (wanted: string, self: string) => Match {
+  const byId = new Map<string, Reporting[]>();
+  const byName = new Map<string, Reporting[]>();
+  const byTitle = new Map<string, Reporting[]>();
+  const note = (map: Map<string, Reporting[]>, key: string, person: Reporting) => {
+    if (key === '') return;
+    const list = map.get(key);
+    if (list) list.push(person);
+    else map.set(key, [person]);
+  };
+  for (const person of people) {
+    note(byId, person.ownId, person);
+    note(byName, foldName(person.entry.name), person);
+    for (const detail of person.entry.details) note(byTitle, foldName(detail), person);
+  }
+  const folded = people.map((person) => ({ person, name: foldName(person.entry.name) }));
+  const remembered = new Map<string, readonly Reporting[]>();
+  const loosely = (key: string): readonly Reporting[] => {
+    let found = remembered.get(key);
+    if (!found) {
+      const near = key.length >= 6 ? (key.length >= 10 ? 2 : 1) : 0;
+      const short = folded.filter(({ name }) => mayStandFor(key, name));
+      const list = short.length > 0 || near === 0 || people.length > nearLimit ? short : folded.filter(({ name }) => isNear(key, name, near));
+      found = list.map(({ person }) => person);
+      remembered.set(key, found);
+    }
+    return found;
+  };
+  return (wanted, self) => {
+    const others = (list: readonly Reporting[] | undefined) => (list ?? []).filter(({ entry }) => entry.id !== self);
+    const exact = [byId.get(wanted), byName.get(foldName(wanted)), byName.get(foldName(turned(wanted)))].map(others).find((list) => list.length > 0);
+    if (exact?.length === 1) return { sure: true, why: '', entries: exact };
+    if (exact) return { sure: false, why: `“${wanted}” is the name of ${exact.length} people. Which one is meant?`, entries: exact };
+    const loose = others(loosely(foldName(turned(wanted))));
+    const titled = loose.length > 0 ? loose : others(byTitle.get(foldName(wanted)));
+    const first = titled[0]?.entry;
+    if (!first) return { sure: false, why: `“${wanted}” is not in the list.`, entries: [] };
+    const why = titled.length === 1 ? `Is “${wanted}” ${first.name}, line ${first.line}?` : `“${wanted}” may be one of ${titled.length} people. Which one?`;
+    return { sure: false, why, entries: titled };
+  };
+}
+
+/** Where people report to each other in a circle, the first of them in the list is put at the top and the circle told. */
+function breakLoops(people: readonly Reporting[], parents: Map<string, string | null>, findings: Finding[]): void {
+  const byId = new Map(people.map(({ entry }) => [entry.id, entry]));
+  const settled = new Set<string>();
+  for (const { entry } of people) {
+    const path: string[] = [];
+    const on = new Set<string>();
+    let at: string | null = entry.id;
+    while (at !== null && !settled.has(at) && !on.has(at)) {
+      on.add(at);
+      path.push(at);
+      at = parents.get(at) ?? null;
+    }
+    if (at !== null && on.has(at)) {
+      const circle = path.slice(path.indexOf(at)).map((id) => byId.get(id)!).sort((a, b) => a.line - b.line);
+      const first = circle[0]!;
+      parents.set(first.id, null);
+      const names = circle.slice(0, 5).map((one) => `${one.name} (line ${one.line})`).join(', ');
+      const message = `${names}${circle.length > 5 ? ' and others' : ''} report to each other in a circle. ${first.name} was put at the top; correct who reports to whom.`;
+      findings.push(finding('circle', 'error', message, { line: first.line, entries: circle.map((one) => one.id) }));
+    }
+    for (const id of path) settled.add(id);
+  }
+}

@@ -1,0 +1,64 @@
+import type { BoxStyle, Entry } from '../model';
+import { boxText } from '../measure';
+import type { Primitive, SceneGroup } from './scene';
+
+export const padding = { x: 12, y: 8 } as const;
+const leastWidth = 64;
+
+/** Size of a box fitted to its own text, CSS px. */
+export function ownSize(entry: Entry, style: BoxStyle): { width: number; height: number } {
+  const text = boxText(entry, style);
+  const side = style.shape === 'pill' ? Math.min(text.height, 28) / 3 : style.shape === 'cut' ? style.corner / 2 : 0;
+  return { width: Math.max(leastWidth, Math.ceil(text.width + 2 * (padding.x + side))), height: Math.ceil(text.height + 2 * padding.y) };
+}
+
+interface Drawn {
+  readonly style: BoxStyle;
+  readonly group: SceneGroup;
+  readonly label: string;
+}
+
+const drawn = new WeakMap<Entry, Drawn>();
+
+/** The box and text of an entry. The same object comes back while nothing about it has changed. */
+export function entryGroup(entry: Entry, style: BoxStyle, x: number, y: number, width: number, height: number, label: string): SceneGroup {
+  const before = drawn.get(entry);
+  const alike = before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;
+  if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
+  const children = alike ? before.group.children : content(entry, style, width, height);
+  const bounds = alike ? before.group.bounds : { x: 0, y: 0, width, height };
+  const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
+  drawn.set(entry, { style, group, label });
+  return group;
+}
+
+function content(entry: Entry, style: BoxStyle, width: number, height: number): Primitive[] {
+  const primitives: Primitive[] = [
+    {
+      type: 'box',
+      shape: style.shape,
+      corner: style.corner,
+      x: 0,
+      y: 0,
+      width,
+      height,
+      fill: style.fill,
+      stroke: style.border,
+      strokeWidth: style.borderWidth,
+      dashed: style.borderLine === 'dashed',
+    },
+  ];
+  for (const line of boxText(entry, style).lines) {
+    if (line.width === 0) continue;
+    primitives.push({
+      type: 'text',
+      x: (width - line.width) / 2,
+      y: height / 2 + line.baseline,
+      size: line.size,
+      fill: style.text,
+      runs: line.runs,
+      part: line.part,
+    });
+  }
+  return primitives;
+}

@@ -1,0 +1,3 @@
+export * from './box-outline';
+export * from './scene';
+export * from './tier-scene';

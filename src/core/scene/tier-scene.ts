@@ -1,0 +1,154 @@
+import { arrangeTierTree, roundedPath, type TierTreeLayout } from '../arrange';
+import { paperSize, sheetName, type BoxStyle, type Diagram } from '../model';
+import { lookOf, tierStyle } from '../style';
+import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
+import { entryGroup, ownSize } from './entry-group';
+import type { Scene, SceneGroup, TierBand } from './scene';
+import { notesRoom, sheetNotes } from './sheet-notes';
+
+const largestScale = 1.25;
+/** A sheet as large as its drawing is never smaller than this, so that the title has room. */
+const leastSheet = { width: 420, height: 200 };
+
+/** From a hierarchy with complete styles to its Scene on tiers. */
+export function tierScene(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[]): Scene {
+  const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i) ? 1 : 0));
+  const { width, height } = boxSizes(diagram, structure, styles, beside);
+  const { arrangement } = diagram;
+  const tierGap = Array.from({ length: tierCount(structure) }, (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap);
+  const layout = arrangeTierTree({ ...structure, ...arrangement, width, height, beside, tierGap });
+  const look = lookOf(diagram.look);
+  const legend = structure.ids.some((id) => diagram.entries[id]!.role === 'vacancy') ? 'Dashed: post not filled' : '';
+  const { sheet, drawing } = place(diagram, layout, legend);
+  return {
+    title: diagram.title,
+    description: `Org chart: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
+    sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
+    drawing,
+    direction: arrangement.direction,
+    groups: [...fans(diagram, structure, layout, look.line), ...boxes(diagram, structure, styles, layout, width, height)],
+    notes: sheetNotes(diagram, look, sheet, legend),
+    tiers: bands(diagram, structure, styles, layout, tierGap),
+    smallestText: smallest(diagram, structure, styles, drawing.scale),
+  };
+}
+
+/** Boxes of a tier that take the common size share the largest width and height; assistants have a common size of their own. */
+function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], beside: Uint8Array) {
+  const n = structure.ids.length;
+  const width = new Float64Array(n);
+  const height = new Float64Array(n);
+  const common = new Map<number, { width: number; height: number }>();
+  for (let i = 0; i < n; i++) {
+    const size = ownSize(diagram.entries[structure.ids[i]!]!, styles[i]!);
+    width[i] = size.width;
+    height[i] = size.height;
+    if (!styles[i]!.equalSize) continue;
+    const key = structure.tier[i]! * 2 + beside[i]!;
+    const most = common.get(key);
+    if (!most) common.set(key, { ...size });
+    else {
+      most.width = Math.max(most.width, size.width);
+      most.height = Math.max(most.height, size.height);
+    }
+  }
+  for (let i = 0; i < n; i++) {
+    if (!styles[i]!.equalSize) continue;
+    const most = common.get(structure.tier[i]! * 2 + beside[i]!)!;
+    width[i] = most.width;
+    height[i] = most.height;
+  }
+  return { width, height };
+}
+
+function place(diagram: Diagram, layout: TierTreeLayout, legend: string): Pick<Scene, 'drawing'> & { sheet: { width: number; height: number } } {
+  const room = notesRoom(diagram, legend);
+  const { margin } = diagram.sheet;
+  const paper = paperSize(diagram.sheet);
+  if (!paper) {
+    const width = Math.max(leastSheet.width, layout.width + 2 * margin);
+    const height = Math.max(leastSheet.height, layout.height + 2 * margin + room.top + room.bottom);
+    const x = (width - layout.width) / 2;
+    return { sheet: { width, height }, drawing: { x, y: margin + room.top, scale: 1, width: layout.width, height: layout.height } };
+  }
+  const free = { width: Math.max(1, paper.width - 2 * margin), height: Math.max(1, paper.height - 2 * margin - room.top - room.bottom) };
+  const scale = Math.min(largestScale, free.width / Math.max(1, layout.width), free.height / Math.max(1, layout.height));
+  const x = (paper.width - layout.width * scale) / 2;
+  const y = margin + room.top + (free.height - layout.height * scale) * 0.4;
+  return { sheet: paper, drawing: { x, y, scale, width: layout.width, height: layout.height } };
+}
+
+function boxes(
+  diagram: Diagram,
+  structure: Structure,
+  styles: readonly BoxStyle[],
+  layout: TierTreeLayout,
+  width: Float64Array,
+  height: Float64Array,
+): SceneGroup[] {
+  return Array.from(structure.outline, (i) => {
+    const entry = diagram.entries[structure.ids[i]!]!;
+    return entryGroup(entry, styles[i]!, layout.x[i]!, layout.y[i]!, width[i]!, height[i]!, labelOf(diagram, structure, i));
+  });
+}
+
+/** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". */
+function labelOf(diagram: Diagram, structure: Structure, i: number): string {
+  const entry = diagram.entries[structure.ids[i]!]!;
+  const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
+  const role = roleOf(diagram, structure, i);
+  const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${structure.tier[i]!}`];
+  if (role !== null && role !== 'manager') parts.push(roleName(role).toLowerCase());
+  if (parent) parts.push(`reports to ${parent.name || 'an entry without a name'}`);
+  return parts.join(', ');
+}
+
+function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): SceneGroup[] {
+  const { lineWidth, joinRadius } = diagram.arrangement;
+  return Array.from(layout.fans, ([i, lines]): SceneGroup => {
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (const { points } of lines) {
+      for (let p = 0; p < points.length; p += 2) {
+        left = Math.min(left, points[p]!);
+        right = Math.max(right, points[p]!);
+        top = Math.min(top, points[p + 1]!);
+        bottom = Math.max(bottom, points[p + 1]!);
+      }
+    }
+    const d = lines.map(({ points }) => roundedPath(points, joinRadius)).join('');
+    return {
+      type: 'group',
+      stands: { for: 'links', id: structure.ids[i]! },
+      label: '',
+      x: 0,
+      y: 0,
+      bounds: { x: left, y: top, width: right - left, height: bottom - top },
+      children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: false }],
+    };
+  });
+}
+
+function bands(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], layout: TierTreeLayout, gaps: readonly number[]): TierBand[] {
+  return layout.tiers.map(({ start, end }, t) => {
+    const from = structure.tierStart[t]!;
+    const to = structure.tierStart[t + 1]!;
+    let swatch = tierStyle(lookOf(diagram.look), t + 1).fill;
+    for (let i = from; i < to; i++) {
+      if (diagram.entries[structure.ids[i]!]!.role === null) {
+        swatch = styles[i]!.fill;
+        break;
+      }
+    }
+    return { tier: t + 1, name: diagram.tiers[String(t + 1)]?.name ?? null, start, end, count: to - from, swatch, gap: t === 0 ? null : gaps[t]! };
+  });
+}
+
+function smallest(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], scale: number): number | null {
+  let size = Infinity;
+  structure.ids.forEach((id, i) => {
+    const style = styles[i]!;
+    const details = diagram.entries[id]!.details.slice(0, style.details).some((detail) => detail.trim() !== '');
+    size = Math.min(size, style.nameSize, details ? style.detailSize : Infinity);
+  });
+  return size === Infinity ? null : size * scale;
+}

@@ -1,0 +1,154 @@
+import type { BoxStyle, Diagram, Scope, StylePatch, StyleProperty } from '../model';
+import { styleProperties } from '../model';
+import { roleOf, type Structure } from '../tiers';
+import { readableText } from './contrast';
+import { lookOf, roleStyle, tierStyle, type Look } from './look';
+
+/** Where a value comes from. `contrast`: text colour chosen because the fill was changed and the wanted one would not read. */
+export type Origin = 'look' | 'everything' | 'tier' | 'role' | 'branch' | 'this' | 'contrast';
+
+interface Layer {
+  readonly origin: Origin;
+  readonly patch: StylePatch;
+}
+
+/**
+ * Complete style of every entry, in level order. The cascade, from wide to narrow: look, everything, tier, the look's roles, role,
+ * branch (the nearest wins), only this. Entries alike in all of that share one object, so later stages can compare by reference.
+ */
+export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[] {
+  const owners = branchOwners(diagram, structure);
+  const shared = new Map<string, BoxStyle>();
+  return structure.ids.map((id, i) => {
+    const only = diagram.styles.only[id];
+    const key = `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${only ? id : ''}`;
+    let style = shared.get(key);
+    if (!style) {
+      style = interned(resolve(layersOf(diagram, structure, i), lookOf(diagram.look)).style);
+      shared.set(key, style);
+    }
+    return style;
+  });
+}
+
+const internedStyles = new Map<string, WeakRef<BoxStyle>>();
+
+/** One object for equal styles across runs, so that what is cached per style stays valid when nothing changed. */
+function interned(style: BoxStyle): BoxStyle {
+  const key = JSON.stringify(style);
+  const known = internedStyles.get(key)?.deref();
+  if (known) return known;
+  if (internedStyles.size > 5000) internedStyles.clear();
+  internedStyles.set(key, new WeakRef(style));
+  return style;
+}
+
+/** For each index, the index of the nearest entry (itself or above) whose branch is styled; −1 for none. */
+function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
+  const owners = new Int32Array(structure.ids.length).fill(-1);
+  const any = Object.keys(diagram.styles.branches).length > 0;
+  if (!any) return owners;
+  for (let i = 0; i < owners.length; i++) {
+    const parent = structure.parent[i]!;
+    owners[i] = diagram.styles.branches[structure.ids[i]!] ? i : parent >= 0 ? owners[parent]! : -1;
+  }
+  return owners;
+}
+
+function layersOf(diagram: Diagram, structure: Structure, i: number): Layer[] {
+  const { styles } = diagram;
+  const look = lookOf(diagram.look);
+  const tier = structure.tier[i]!;
+  const role = roleOf(diagram, structure, i);
+  const layers: Layer[] = [
+    { origin: 'look', patch: tierStyle(look, tier) },
+    { origin: 'everything', patch: styles.everything },
+    { origin: 'tier', patch: styles.tiers[String(tier)] ?? {} },
+    { origin: 'look', patch: roleStyle(look, role) },
+  ];
+  if (role !== null) layers.push({ origin: 'role', patch: styles.roles[role] ?? {} });
+  const branches: Layer[] = [];
+  for (let at = i; at >= 0; at = structure.parent[at]!) {
+    const patch = styles.branches[structure.ids[at]!];
+    if (patch) branches.unshift({ origin: 'branch', patch });
+  }
+  layers.push(...branches, { origin: 'this', patch: styles.only[structure.ids[i]!] ?? {} });
+  return layers;
+}
+
+function resolve(layers: readonly Layer[], look: Look): { style: BoxStyle; origins: Record<StyleProperty, Origin> } {
+  const style: Record<string, unknown> = {};
+  const origins = {} as Record<StyleProperty, Origin>;
+  const depth: Partial<Record<StyleProperty, number>> = {};
+  layers.forEach(({ origin, patch }, at) => {
+    for (const property of Object.keys(patch) as StyleProperty[]) {
+      if (patch[property] === undefined) continue;
+      style[property] = patch[property];
+      origins[property] = origin;
+      depth[property] = at;
+    }
+  });
+  const complete = style as BoxStyle;
+  if (depth.fill! > depth.text!) {
+    const text = readableText(complete.text, complete.fill, look.ink, look.light);
+    if (text !== complete.text) {
+      complete.text = text;
+      origins.text = 'contrast';
+    }
+  }
+  return { style: complete, origins };
+}
+
+/** The indices a scope covers, in level order. */
+export function entriesIn(diagram: Diagram, structure: Structure, scope: Scope): number[] {
+  const all = structure.ids.map((_, i) => i);
+  switch (scope.kind) {
+    case 'everything':
+      return all;
+    case 'tier':
+      return all.filter((i) => structure.tier[i] === scope.tier);
+    case 'role':
+      return all.filter((i) => roleOf(diagram, structure, i) === scope.role);
+    case 'branch': {
+      const inside = new Uint8Array(all.length);
+      const top = structure.index.get(scope.entry);
+      if (top !== undefined) inside[top] = 1;
+      return all.filter((i) => {
+        const parent = structure.parent[i]!;
+        if (parent >= 0 && inside[parent] === 1) inside[i] = 1;
+        return inside[i] === 1;
+      });
+    }
+    case 'this':
+      return all.filter((i) => structure.ids[i] === scope.entry);
+  }
+}
+
+export interface Explained {
+  /** Null where the entries of the scope differ. */
+  readonly value: BoxStyle[StyleProperty] | null;
+  readonly origin: Origin | 'several';
+}
+
+/** For each property, the value the entries of a scope show and where it comes from. Null where the scope has no entries. */
+export function explainStyle(diagram: Diagram, structure: Structure, scope: Scope): Record<StyleProperty, Explained> | null {
+  const seen = new Map<string, ReturnType<typeof resolve>>();
+  const owners = branchOwners(diagram, structure);
+  for (const i of entriesIn(diagram, structure, scope)) {
+    const only = diagram.styles.only[structure.ids[i]!];
+    const key = `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${only ? i : ''}`;
+    if (!seen.has(key)) seen.set(key, resolve(layersOf(diagram, structure, i), lookOf(diagram.look)));
+  }
+  if (seen.size === 0) return null;
+  const resolved = [...seen.values()];
+  const explained = {} as Record<StyleProperty, Explained>;
+  for (const property of styleProperties) {
+    const value = resolved[0]!.style[property];
+    const origin = resolved[0]!.origins[property];
+    explained[property] = {
+      value: resolved.every((one) => one.style[property] === value) ? value : null,
+      origin: resolved.every((one) => one.origins[property] === origin) ? origin : 'several',
+    };
+  }
+  return explained;
+}

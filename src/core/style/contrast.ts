@@ -1,0 +1,23 @@
+import { parse, rgb, wcagLuminance } from 'culori';
+
+/** Contrast ratio of two colours, 1 to 21 (WCAG 2.2, relative luminance). Colours as `#rrggbb`. */
+export function contrastRatio(a: string, b: string): number {
+  const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
+  return (high + 0.05) / (low + 0.05);
+}
+
+function luminance(colour: string): number {
+  const parsed = parse(colour);
+  return parsed ? wcagLuminance(rgb(parsed)) : 0;
+}
+
+/** Least contrast for text (WCAG 2.2, success criterion 1.4.3). */
+export const leastContrast = 4.5;
+
+/** The wanted text colour where it reads on the fill, else whichever of dark and light ink reads better. */
+export function readableText(wanted: string, fill: string, dark: string, light: string): string {
+  if (contrastRatio(wanted, fill) >= leastContrast) return wanted;
+  const best = contrastRatio(dark, fill) >= contrastRatio(light, fill) ? dark : light;
+  if (contrastRatio(best, fill) >= leastContrast) return best;
+  return contrastRatio('#000000', fill) >= contrastRatio('#ffffff', fill) ? '#000000' : '#ffffff';
+}

@@ -1,0 +1,3 @@
+export * from './cascade';
+export * from './contrast';
+export { lookOf, looks, roleStyle, tierStyle, type Look } from './look';
