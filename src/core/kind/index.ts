@@ -1,0 +1,3 @@
+export type { Kind } from './kind';
+export * from './kinds';
+export * from './river';

@@ -1,0 +1,24 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import subsetFont from 'subset-font';
+import { faceCss, type Face } from '../core/measure';
+import type { Scene } from '../core/scene';
+import { faceFiles } from './font-files';
+import { textByFace } from './svg/svg';
+
+const require = createRequire(import.meta.url);
+
+/** Where the font file of a face lies on this machine. */
+export const fontPath = (face: Face): string => require.resolve(faceFiles[face]);
+
+/** @font-face rules with the used characters of each face as WOFF2, for an SVG that stands alone. */
+export async function embeddedFontCss(scene: Scene): Promise<string> {
+  const rules = await Promise.all(
+    [...textByFace(scene)].map(async ([face, text]) => {
+      const subset = await subsetFont(await readFile(fontPath(face)), text, { targetFormat: 'woff2' });
+      const { family, weight, italic } = faceCss(face);
+      return `@font-face{font-family:"${family}";font-weight:${weight};font-style:${italic ? 'italic' : 'normal'};src:url(data:font/woff2;base64,${subset.toString('base64')}) format("woff2")}`;
+    }),
+  );
+  return rules.join('');
+}

@@ -1,0 +1,70 @@
+import PDFDocument from 'pdfkit';
+import { boxOutline, type Primitive, type Scene } from '../../core/scene';
+import { fontPath } from '../fonts';
+
+/** 1 CSS px = 0.75 pt. */
+const pointsPerPx = 0.75;
+
+type Handlers = { [K in Primitive['type']]: (pdf: PDFKit.PDFDocument, primitive: Extract<Primitive, { type: K }>) => void };
+
+function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
+  if (on) pdf.dash(Math.max(3, width * 3.2), { space: Math.max(2.4, width * 2.4) });
+  else pdf.undash();
+}
+
+const handlers: Handlers = {
+  box(pdf, box) {
+    dashed(pdf, box.strokeWidth, box.dashed);
+    pdf.path(boxOutline(box));
+    if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(box.fill, box.stroke);
+    else pdf.fill(box.fill);
+  },
+  path(pdf, path) {
+    dashed(pdf, path.strokeWidth, path.dashed);
+    pdf.path(path.d).lineWidth(path.strokeWidth).stroke(path.stroke);
+  },
+  text(pdf, text) {
+    let x = text.x;
+    for (const run of text.runs) {
+      pdf.font(fontPath(run.face)).fontSize(text.size).fillColor(text.fill);
+      pdf.text(run.text, x, text.y, { lineBreak: false, baseline: 'alphabetic', features: ['kern'] });
+      x += run.width;
+    }
+  },
+};
+
+const drawPrimitive = (pdf: PDFKit.PDFDocument, primitive: Primitive): void =>
+  (handlers[primitive.type] as (to: PDFKit.PDFDocument, one: Primitive) => void)(pdf, primitive);
+
+/** The Scene as a one-page PDF at the sheet's size, with the used characters of the fonts embedded and the text selectable. */
+export function pdfOf(scene: Scene): Promise<Buffer> {
+  const { sheet, drawing } = scene;
+  const pdf = new PDFDocument({
+    size: [sheet.width * pointsPerPx, sheet.height * pointsPerPx],
+    margin: 0,
+    info: { Title: scene.title, Subject: scene.description, Creator: 'Dendrotax', Producer: 'Dendrotax' },
+    displayTitle: true,
+    lang: 'en',
+  });
+  const done = collect(pdf);
+  pdf.scale(pointsPerPx);
+  pdf.rect(0, 0, sheet.width, sheet.height).fill(sheet.ground);
+  for (const { children } of scene.notes) for (const primitive of children) drawPrimitive(pdf, primitive);
+  pdf.translate(drawing.x, drawing.y).scale(drawing.scale);
+  for (const { x, y, children } of scene.groups) {
+    pdf.save().translate(x, y);
+    for (const primitive of children) drawPrimitive(pdf, primitive);
+    pdf.restore();
+  }
+  pdf.end();
+  return done;
+}
+
+function collect(pdf: PDFKit.PDFDocument): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const parts: Buffer[] = [];
+    pdf.on('data', (part: Buffer) => parts.push(part));
+    pdf.on('end', () => resolve(Buffer.concat(parts)));
+    pdf.on('error', reject);
+  });
+}
