@@ -1,3 +1,4 @@
 export type { Kind } from './kind';
 export * from './kinds';
 export * from './river';
+export * from './update-from-list';

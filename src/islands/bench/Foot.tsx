@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import { useStore } from 'zustand';
+import { kindOf } from '../../core/kind';
+import { sheetName, type Finding } from '../../core/model';
+import { pathTo } from '../../core/tiers';
+import { useBench, useParts } from './context';
+import { useZoom } from './stage/useZoom';
+
+function Findings() {
+  const findings = useBench((state) => state.findings);
+  const [open, setOpen] = useState(false);
+  const { store } = useParts();
+  const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
+  const go = (one: Finding) => one.entries[0] && store.getState().select(one.entries[0]);
+  if (findings.length === 0) return <span className="text-muted">Nothing to look at</span>;
+  return (
+    <div className="relative">
+      <button className="plain font-semibold text-brass" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <span aria-hidden="true">◆</span> {findings.length} to look at
+      </button>
+      {open && (
+        <ul aria-label="Findings" className="absolute bottom-9 left-0 z-20 grid max-h-[50vh] w-[min(440px,90vw)] gap-1 overflow-auto border border-edge bg-paper p-2" onPointerLeave={() => light([])}>
+          {findings.map((one, i) => (
+            <li key={one.code + String(i)}>
+              <button className="w-full border-l-4 border-brass px-2 py-1 text-left hover:bg-mosswash" onPointerEnter={() => light(one.entries)} onFocus={() => light(one.entries)} onBlur={() => light([])} onClick={() => go(one)}>
+                {one.message}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Path() {
+  const entries = useBench((state) => state.diagram.entries);
+  const selected = useBench((state) => state.selected);
+  const { store } = useParts();
+  if (selected === null || !entries[selected]) return <span className="text-muted">Nothing selected</span>;
+  const path = pathTo(entries, selected);
+  const shown = path.slice(-4);
+  return (
+    <nav aria-label="From the top to the selection" className="flex min-w-0 items-center overflow-hidden whitespace-nowrap">
+      {path.length > shown.length && <span>… ›&nbsp;</span>}
+      {shown.map((id, i) => (
+        <span key={id} className={i === shown.length - 1 ? 'font-semibold' : ''}>
+          <button className="hover:underline" onClick={() => store.getState().select(id)}>
+            {entries[id]!.name || 'No name yet'}
+          </button>
+          {i < shown.length - 1 && <span>&nbsp;›&nbsp;</span>}
+        </span>
+      ))}
+    </nav>
+  );
+}
+
+/** Findings, where the selection stands, the sheet, and the zoom. */
+export function Foot() {
+  const { view, store } = useParts();
+  const zoom = useZoom();
+  const sheet = useBench((state) => state.diagram.sheet);
+  const kind = useBench((state) => state.diagram.kind);
+  const smallest = useBench((state) => state.drawn.scene.smallestText);
+  const k = useStore(view, (state) => state.k);
+  return (
+    <footer aria-label={`${kindOf(kind).name}: state of the sheet`} className="flex h-9 shrink-0 items-center gap-4 border-t border-hair px-3 text-sm">
+      <Findings />
+      <Path />
+      <span className="ml-auto hidden whitespace-nowrap text-muted lg:inline">
+        {sheetName(sheet)}, 1 sheet{smallest === null ? '' : `, smallest text prints at ${(smallest * 0.75).toFixed(1)} pt`}
+      </span>
+      <span className="flex items-center whitespace-nowrap">
+        <button className="plain" aria-label="Zoom out" onClick={() => zoom.by(1 / 1.25)}>
+          −
+        </button>
+        <span className="w-14 text-center">{Math.round(k * 100)} %</span>
+        <button className="plain" aria-label="Zoom in" onClick={() => zoom.by(1.25)}>
+          +
+        </button>
+        <button className="plain" onClick={() => zoom.fit()}>
+          Fit
+        </button>
+        <button className="plain" aria-label="Keys" onClick={() => store.getState().set({ shortcutsShown: true })}>
+          ?
+        </button>
+      </span>
+    </footer>
+  );
+}

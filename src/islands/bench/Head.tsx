@@ -1,0 +1,55 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { kindOf } from '../../core/kind';
+import { Mark } from '../shared/Mark';
+import { useBench, useParts } from './context';
+
+function SaveWords() {
+  const save = useBench((state) => state.save);
+  if (save.state === 'kept') return <span>All kept, {new Date(save.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>;
+  if (save.state === 'keeping') return <span>Keeping …</span>;
+  return <span className="text-brass">{save.reason || 'No connection: kept on this machine, sent later'}</span>;
+}
+
+/** The way back, the title edited in place, undo and redo, and whether all is kept. */
+export function Head() {
+  const { store } = useParts();
+  const { perform, undo, redo, set } = store.getState();
+  const title = useBench((state) => state.diagram.title);
+  const kind = useBench((state) => state.diagram.kind);
+  const canUndo = useBench((state) => state.history.undo.length > 0);
+  const canRedo = useBench((state) => state.history.redo.length > 0);
+  useEffect(() => {
+    document.title = `${title || 'Untitled'} · Dendrotax`;
+  }, [title]);
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-hair px-3">
+      <Mark />
+      <a href="/" className="plain text-muted">
+        Desk
+      </a>
+      <span className="h-6 border-l border-hair" />
+      <h1 className="min-w-0 shrink text-lg">
+        <input
+          aria-label="Title of the diagram"
+          className="w-full border border-transparent bg-transparent px-1.5 py-0 [field-sizing:content] hover:border-edge"
+          value={title}
+          onChange={(event) => perform([{ kind: 'setTitle', title: event.target.value }], { merge: 'title' })}
+        />
+      </h1>
+      <span className="label hidden whitespace-nowrap sm:inline">{kindOf(kind).name}</span>
+      <span role="status" className="ml-auto truncate text-sm text-muted">
+        <SaveWords />
+      </span>
+      <button className="plain" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={undo}>
+        <Undo2 size={18} aria-hidden="true" />
+      </button>
+      <button className="plain" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={redo}>
+        <Redo2 size={18} aria-hidden="true" />
+      </button>
+      <button className="button hidden sm:inline-flex" onClick={() => set({ step: 'hand-out' })}>
+        Hand out
+      </button>
+    </header>
+  );
+}

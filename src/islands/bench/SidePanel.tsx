@@ -1,0 +1,73 @@
+import { lazy, Suspense, useRef, useState, type PointerEvent } from 'react';
+import { ArrangePanel } from './panels/ArrangePanel';
+import { HandOutPanel } from './panels/HandOutPanel';
+import { NotesPanel } from './panels/NotesPanel';
+import { ListPanel } from './list/ListPanel';
+import { useBench, useParts } from './context';
+import { steps, type StepId } from './store';
+import { StylePanel } from './style/StylePanel';
+
+const FiguresPanel = lazy(() => import('./panels/FiguresPanel').then((module) => ({ default: module.FiguresPanel })));
+
+const names: Record<StepId, string> = { list: 'List', arrange: 'Arrange', style: 'Style', figures: 'Figures', notes: 'Notes', 'hand-out': 'Hand out' };
+const panels: Record<StepId, () => React.ReactNode> = {
+  list: () => <ListPanel />,
+  arrange: () => <ArrangePanel />,
+  style: () => <StylePanel />,
+  figures: () => <FiguresPanel />,
+  notes: () => <NotesPanel />,
+  'hand-out': () => <HandOutPanel />,
+};
+const widths = { least: 300, most: 720, usual: 384 };
+
+/** The six steps in the order of the work; the width is the user's. */
+export function SidePanel() {
+  const { store } = useParts();
+  const step = useBench((state) => state.step);
+  const [width, setWidth] = useState(widths.usual);
+  const held = useRef<{ from: number; width: number } | null>(null);
+  const resize = (next: number) => setWidth(Math.min(widths.most, Math.max(widths.least, next)));
+  const drag = (event: PointerEvent) => held.current && resize(held.current.width + event.clientX - held.current.from);
+  return (
+    <div className="relative flex h-[46%] min-h-0 shrink-0 flex-col border-hair max-md:w-full max-md:border-t md:h-auto md:w-[var(--panel)] md:border-r" style={{ '--panel': `${width}px` } as React.CSSProperties}>
+      <nav aria-label="Steps" className="flex shrink-0 justify-between overflow-x-auto px-3 pt-2">
+        {steps.map((id, i) => (
+          <button
+            key={id}
+            aria-current={step === id ? 'step' : undefined}
+            title={`${names[id]} (Alt+${i + 1})`}
+            className={`flex shrink-0 flex-col items-center px-1 whitespace-nowrap ${step === id ? 'font-bold' : 'text-muted hover:text-ink'}`}
+            onClick={() => store.getState().set({ step: id })}
+          >
+            {names[id]}
+            <span aria-hidden="true" className={`mt-0.5 block h-2.5 w-2.5 rotate-45 border ${step === id ? 'border-moss bg-moss' : 'border-edge bg-paper'}`} />
+          </button>
+        ))}
+      </nav>
+      <div className="mx-3 -mt-[6px] border-t border-hair" aria-hidden="true" />
+      <section aria-label={names[step]} className="mt-3 flex min-h-0 flex-1 flex-col">
+        <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step]()}</Suspense>
+      </section>
+      <div
+        role="slider"
+        tabIndex={0}
+        aria-label="Width of the panel"
+        aria-orientation="horizontal"
+        aria-valuenow={width}
+        aria-valuemin={widths.least}
+        aria-valuemax={widths.most}
+        className="absolute inset-y-0 -right-1 z-10 hidden w-2 cursor-col-resize touch-none hover:bg-mosswash md:block"
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowRight') resize(width + 16);
+          if (event.key === 'ArrowLeft') resize(width - 16);
+        }}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          held.current = { from: event.clientX, width };
+        }}
+        onPointerMove={drag}
+        onPointerUp={() => (held.current = null)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,110 @@
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState } from 'react';
+import { childrenOf, isUnder, moveTo, moveUnder } from '../../../core/edit';
+import { kindOf } from '../../../core/kind';
+import { useBench, useParts } from '../context';
+import { movingWords } from '../moving-words';
+import { ListRow, rowHeight } from './ListRow';
+
+type Drop = { readonly id: string; readonly where: 'before' | 'under' | 'after' };
+
+/** The outline grid. Only the lines in view are in the document. */
+export function ListGrid() {
+  const { store } = useParts();
+  const structure = useBench((state) => state.drawn.structure);
+  const entries = useBench((state) => state.diagram.entries);
+  const kind = useBench((state) => state.diagram.kind);
+  const focus = useBench((state) => state.focus);
+  const selected = useBench((state) => state.selected);
+  const frame = useRef<HTMLDivElement>(null);
+  const [moving, setMoving] = useState<string | null>(null);
+  const [drop, setDrop] = useState<Drop | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const rows = useVirtualizer({ count: structure.outline.length, getScrollElement: () => frame.current, estimateSize: () => rowHeight, overscan: 12 });
+  const columns = ['Name', ...kindOf(kind).detailColumns];
+
+  const wanted = focus?.entry ?? selected;
+  useEffect(() => {
+    if (wanted === null) return;
+    const { structure: now } = store.getState().drawn;
+    const at = now.outline.indexOf(now.index.get(wanted) ?? -1);
+    if (at >= 0) rows.scrollToIndex(at);
+  }, [wanted, focus, rows, store]);
+
+  function over(event: DragMoveEvent): Drop | null {
+    const box = frame.current?.getBoundingClientRect();
+    const start = event.activatorEvent as PointerEvent;
+    if (!box || !frame.current) return null;
+    const y = start.clientY + event.delta.y - box.top + frame.current.scrollTop;
+    const line = Math.floor(y / rowHeight);
+    const index = structure.outline[line];
+    if (index === undefined || line < 0) return null;
+    const within = y / rowHeight - line;
+    return { id: structure.ids[index]!, where: within < 0.28 ? 'before' : within > 0.72 ? 'after' : 'under' };
+  }
+
+  function end(): void {
+    if (moving && drop) {
+      const { diagram, perform } = store.getState();
+      const target = diagram.entries[drop.id]!;
+      if (drop.where === 'under') perform(moveUnder(diagram, moving, drop.id));
+      else if (!isUnder(diagram.entries, drop.id, moving)) {
+        const siblings = childrenOf(diagram, target.parent).filter((entry) => entry.id !== moving);
+        const at = siblings.findIndex((entry) => entry.id === drop.id) + (drop.where === 'after' ? 1 : 0);
+        perform(moveTo(diagram, moving, target.parent, at));
+      }
+    }
+    setMoving(null);
+    setDrop(null);
+  }
+
+  const words = (): string => {
+    if (!moving) return '';
+    const { diagram } = store.getState();
+    if (!drop || drop.where === 'under') return movingWords(diagram, moving, drop?.id ?? null).words;
+    return `${diagram.entries[moving]?.name || 'This entry'} goes ${drop.where} ${diagram.entries[drop.id]?.name || 'this entry'}`;
+  };
+
+  return (
+    <DndContext sensors={sensors} onDragStart={(event) => setMoving(String(event.active.id))} onDragMove={(event) => setDrop(over(event))} onDragEnd={end} onDragCancel={() => (setMoving(null), setDrop(null))}>
+      <div ref={frame} className="min-h-0 flex-1 overflow-auto border-t border-hair" role="treegrid" aria-label="List" aria-rowcount={structure.outline.length + 1} aria-colcount={columns.length}>
+        <div role="row" className="sticky top-0 z-[5] h-0 overflow-hidden" aria-rowindex={1}>
+          {columns.map((column) => (
+            <span key={column} role="columnheader">
+              {column}
+            </span>
+          ))}
+        </div>
+        <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
+          {rows.getVirtualItems().map((item) => {
+            const index = structure.outline[item.index]!;
+            const id = structure.ids[index]!;
+            const entry = entries[id];
+            return (
+              entry && (
+                <ListRow
+                  key={id}
+                  entry={entry}
+                  top={item.start}
+                  line={item.index}
+                  tier={structure.tier[index]!}
+                  columns={columns}
+                  selected={selected === id}
+                  focusColumn={focus?.entry === id ? focus : null}
+                  drop={drop?.id === id && moving !== id ? drop.where : null}
+                />
+              )
+            );
+          })}
+        </div>
+        {structure.outline.length === 0 && (
+          <p className="p-4 text-muted">
+            The list is empty. Choose <strong>Add next</strong>, or paste lines into <strong>As text</strong>.
+          </p>
+        )}
+      </div>
+      <DragOverlay dropAnimation={null}>{moving && <p className="w-64 border border-moss bg-paper px-2 py-1 text-sm">{words()}</p>}</DragOverlay>
+    </DndContext>
+  );
+}

@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { updateFromList } from '../../../core/kind';
+import { readList } from '../../../core/read';
+import { outlineText } from '../../../core/write';
+import { newId } from '../../shared/ids';
+import { useParts } from '../context';
+
+/** The list as plain text, to edit or paste over as a whole. Entries that are found again keep their style. */
+export function PlainText({ onDone }: { onDone: () => void }) {
+  const { store } = useParts();
+  const [text, setText] = useState(() => outlineText(store.getState().diagram));
+  const read = text.trim() === '' ? null : readList(text);
+  const problems = read?.findings.filter((one) => one.severity !== 'note') ?? [];
+  function takeOver() {
+    const { diagram, perform } = store.getState();
+    const gesture = read ? updateFromList(diagram, read, newId) : [];
+    if (!read && Object.keys(diagram.entries).length > 0) perform([{ kind: 'removeEntries', ids: Object.keys(diagram.entries) }]);
+    else if (gesture.length > 0) perform(gesture);
+    onDone();
+  }
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2 px-3 pb-2">
+      <label className="flex min-h-0 flex-1 flex-col gap-1">
+        <span className="text-sm text-muted">One line an entry; indent to go one tier down. A tab or comma parts the name from details.</span>
+        <textarea
+          className="field min-h-0 flex-1 resize-none whitespace-pre [tab-size:4]"
+          wrap="off"
+          spellCheck={false}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      {problems.slice(0, 3).map((one) => (
+        <p key={one.message} className="border-l-4 border-brass bg-brasswash px-2 py-1 text-sm">
+          {one.message}
+        </p>
+      ))}
+      <div className="flex gap-2">
+        <button className="button button-main" onClick={takeOver}>
+          Take this list
+        </button>
+        <button className="button" onClick={onDone}>
+          Leave it as it was
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import { addNext } from '../../../core/edit';
+import { newId } from '../../shared/ids';
+import { useBench, useParts } from '../context';
+
+/** Lines of the list that found no place: placed next to the selection, or thrown away. */
+export function Tray() {
+  const { store } = useParts();
+  const items = useBench((state) => state.diagram.notPlaced);
+  if (items.length === 0) return null;
+  const place = (id: string, text: string) => {
+    const { diagram, selected, perform } = store.getState();
+    const entry = newId();
+    perform([...addNext(diagram, selected, { id: entry, name: text.slice(0, 400) }), { kind: 'takeFromTray', id }], { select: entry, focus: { entry, column: 0 } });
+  };
+  return (
+    <section aria-label="Not placed" className="max-h-40 shrink-0 overflow-auto border-t border-hair bg-brasswash px-4 py-2 text-sm">
+      <h3 className="label font-sans">Not placed ({items.length})</h3>
+      <ul>
+        {items.map((item) => (
+          <li key={item.id} className="flex items-center gap-2 py-0.5" title={item.reason}>
+            <span className="min-w-0 flex-1 truncate">
+              {item.text || 'An empty name'} <span className="text-muted">{item.reason}</span>
+            </span>
+            <button className="plain" onClick={() => place(item.id, item.text)}>
+              Add next
+            </button>
+            <button className="plain" onClick={() => store.getState().perform([{ kind: 'takeFromTray', id: item.id }])}>
+              Throw away
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,114 @@
+import { Copy, Download, Printer } from 'lucide-react';
+import { useState } from 'react';
+import { ApiError, reach } from '../../shared/api';
+import { useBench, useParts } from '../context';
+
+const resolutions = [96, 150, 192, 300, 600];
+
+/** Files, print and the clipboard. Everything is made from what the server has, after all that waits was sent. */
+export function HandOutPanel() {
+  const { sync, store } = useParts();
+  const title = useBench((state) => state.diagram.title);
+  const [dpi, setDpi] = useState(192);
+  const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function work(doing: string, done: string, task: () => Promise<void>) {
+    setBusy(true);
+    setTold({ text: doing, bad: false });
+    try {
+      await sync.flush();
+      await task();
+      setTold({ text: done, bad: false });
+    } catch (error) {
+      if (!(error instanceof ApiError) && !(error instanceof DOMException)) throw error;
+      setTold({ text: error instanceof ApiError ? error.message : 'The browser did not let the picture onto the clipboard. Save it as PNG instead.', bad: true });
+    } finally {
+      setBusy(false);
+    }
+  }
+  const source = (format: string) => `/api/diagrams/${sync.id}/hand-out?format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
+  const save = (format: string, name: string) =>
+    work(`Making the ${name} …`, `The ${name} is in your downloads.`, async () => {
+      const file = await (await reach(source(format))).blob();
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(file);
+      link.download = `${(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram').slice(0, 80)}.${format}`;
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    });
+  const copy = () =>
+    work('Copying …', 'The picture is on the clipboard.', async () => {
+      const picture = reach(source('png')).then((answer) => answer.blob());
+      await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
+    });
+  const print = () =>
+    work('Opening the print page …', 'The print page is open in another window.', async () => {
+      if (!window.open(`/diagrams/${sync.id}/print`, '_blank')) store.getState().notify(['The browser kept the print page from opening. Allow this page to open windows, or save the PDF and print that.']);
+    });
+  const row = 'grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2';
+  return (
+    <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
+      <h2 className="label mb-1 font-sans">As a file</h2>
+      <div className={row}>
+        <span>
+          <strong>PDF</strong> <span className="block text-sm text-muted">At the sheet’s size; text can be selected</span>
+        </span>
+        <button className="button" disabled={busy} onClick={() => void save('pdf', 'PDF')}>
+          <Download size={15} aria-hidden="true" /> Save PDF
+        </button>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>PNG</strong>
+          <label className="block text-sm text-muted">
+            Resolution{' '}
+            <select className="border border-edge bg-raised px-1" value={dpi} onChange={(event) => setDpi(Number(event.target.value))}>
+              {resolutions.map((one) => (
+                <option key={one} value={one}>
+                  {one} dpi
+                </option>
+              ))}
+            </select>
+          </label>
+        </span>
+        <button className="button" disabled={busy} onClick={() => void save('png', 'PNG')}>
+          <Download size={15} aria-hidden="true" /> Save PNG
+        </button>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>SVG</strong> <span className="block text-sm text-muted">A drawing that stays sharp, with its fonts inside</span>
+        </span>
+        <button className="button" disabled={busy} onClick={() => void save('svg', 'SVG')}>
+          <Download size={15} aria-hidden="true" /> Save SVG
+        </button>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>The list</strong> <span className="block text-sm text-muted">CSV for a spreadsheet, or indented text</span>
+        </span>
+        <span className="flex gap-1">
+          <button className="button" disabled={busy} onClick={() => void save('csv', 'CSV')}>
+            Save CSV
+          </button>
+          <button className="button" disabled={busy} onClick={() => void save('txt', 'text')}>
+            Save text
+          </button>
+        </span>
+      </div>
+      <h2 className="label mt-5 mb-2 font-sans">On paper and elsewhere</h2>
+      <div className="flex flex-wrap gap-2">
+        <button className="button" disabled={busy} onClick={() => void print()}>
+          <Printer size={15} aria-hidden="true" /> Print
+        </button>
+        <button className="button" disabled={busy} onClick={() => void copy()}>
+          <Copy size={15} aria-hidden="true" /> Copy as picture
+        </button>
+      </div>
+      <p role="status" className={`mt-4 ${told ? (told.bad ? 'border-l-4 border-brick pl-3 text-brick' : 'border-l-4 border-moss pl-3') : ''}`}>
+        {told?.text}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,100 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useStore } from 'zustand';
+import type { TierBand } from '../../../core/scene';
+import { roman } from '../../../core/tiers';
+import { useBench, useParts } from '../context';
+
+/** One band a tier along the edge where tiers begin, and a grip between two that sets the gap. */
+export function TierRail() {
+  const { view } = useParts();
+  const scene = useBench((state) => (state.trial ?? state.drawn).scene);
+  const { x, y, k } = useStore(view);
+  const down = scene.direction === 'down';
+  const { drawing } = scene;
+  const at = (along: number) => (down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale));
+  return (
+    <div aria-label="Tiers" role="group" className={`relative overflow-hidden bg-paper ${down ? 'border-r border-hair' : 'border-b border-hair'}`}>
+      {scene.tiers.map((band) => (
+        <Band key={band.tier} band={band} start={at(band.start)} end={at(band.end)} down={down} />
+      ))}
+      {scene.tiers.slice(1).map((band, i) => (
+        <Grip key={band.tier} band={band} at={(at(scene.tiers[i]!.end) + at(band.start)) / 2} down={down} scale={k * drawing.scale} />
+      ))}
+    </div>
+  );
+}
+
+function Band({ band, start, end, down }: { band: TierBand; start: number; end: number; down: boolean }) {
+  const { store } = useParts();
+  const scope = useBench((state) => state.scope);
+  const step = useBench((state) => state.step);
+  const chosen = step === 'style' && scope.kind === 'tier' && scope.tier === band.tier;
+  const size = Math.max(18, end - start);
+  const light = () => {
+    const { structure } = store.getState().drawn;
+    store.getState().set({ lit: new Set(structure.ids.slice(structure.tierStart[band.tier - 1], structure.tierStart[band.tier])) });
+  };
+  const dim = () => store.getState().set({ lit: new Set() });
+  const name = band.name ?? `Tier ${band.tier}`;
+  return (
+    <button
+      className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-0 left-0 pl-2' : 'top-0 bottom-0 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
+      style={down ? { top: start, height: size } : { left: start, width: size }}
+      aria-label={`Tier ${band.tier}${band.name ? `, ${band.name}` : ''}, ${band.count} ${band.count === 1 ? 'entry' : 'entries'}: style it`}
+      onPointerEnter={light}
+      onPointerLeave={dim}
+      onFocus={light}
+      onBlur={dim}
+      onClick={() => store.getState().set({ step: 'style', scope: { kind: 'tier', tier: band.tier } })}
+    >
+      <span className="min-w-0 flex-1">
+        <span className="flex items-baseline justify-between gap-1 pr-1">
+          <span className="font-serif text-[17px] leading-tight font-semibold">{roman(band.tier)}</span>
+          <span className="text-sm text-muted">{band.count}</span>
+        </span>
+        {size > 36 && <span className={`block pr-1 text-[12px] leading-tight text-muted ${down ? '' : 'truncate'}`}>{name}</span>}
+      </span>
+      <span aria-hidden="true" className={`shrink-0 border-edge ${down ? 'w-1.5 border-l' : 'h-1.5 border-t'}`} style={{ background: band.swatch }} />
+    </button>
+  );
+}
+
+function Grip({ band, at, down, scale }: { band: TierBand; at: number; down: boolean; scale: number }) {
+  const { store } = useParts();
+  const held = useRef<{ from: number; gap: number } | null>(null);
+  const gap = band.gap ?? 0;
+  const setGap = (value: number) =>
+    store.getState().perform([{ kind: 'setTier', tier: band.tier, patch: { gap: Math.round(Math.min(600, Math.max(8, value))) } }], { merge: `gap:${band.tier}` });
+  const pointer = (event: PointerEvent) => (down ? event.clientY : event.clientX);
+  const key = (event: KeyboardEvent) => {
+    const forth = event.key === 'ArrowDown' || event.key === 'ArrowRight';
+    const back = event.key === 'ArrowUp' || event.key === 'ArrowLeft';
+    if (!forth && !back) return;
+    event.preventDefault();
+    setGap(gap + (forth ? 4 : -4));
+  };
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-label={`Gap above tier ${band.tier}`}
+      aria-valuenow={Math.round(gap)}
+      aria-valuemin={8}
+      aria-valuemax={600}
+      aria-orientation={down ? 'vertical' : 'horizontal'}
+      title={`Gap above tier ${band.tier}: ${Math.round(gap)} px`}
+      className={`absolute z-10 grid place-items-center ${down ? 'left-6 h-3 w-10 cursor-row-resize' : 'top-3 h-6 w-3 cursor-col-resize'} touch-none`}
+      style={down ? { top: at - 6 } : { left: at - 6 }}
+      onKeyDown={key}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = { from: pointer(event), gap };
+      }}
+      onPointerMove={(event) => held.current && setGap(held.current.gap + (pointer(event) - held.current.from) / scale)}
+      onPointerUp={() => (held.current = null)}
+      onPointerCancel={() => (held.current = null)}
+    >
+      <span className={`block border-edge ${down ? 'h-1 w-5 border-y' : 'h-5 w-1 border-x'}`} />
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import type { KeyboardEvent } from 'react';
+import { useParts } from '../context';
+import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
+import { entryTowards, type Direction } from '../outline-moves';
+import type { useZoom } from './useZoom';
+
+const arrows: Record<string, Direction> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
+
+/** The drawing from the keyboard. */
+export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
+  const { store } = useParts();
+  return (event: KeyboardEvent) => {
+    if (event.target !== event.currentTarget) return;
+    if (handle(event)) event.preventDefault();
+  };
+
+  function handle(event: KeyboardEvent): boolean {
+    const { selected, drawn, select, set } = store.getState();
+    const { structure, scene } = drawn;
+    const arrow = arrows[event.key];
+    if (event.key === '+' || event.key === '=') zoom.by(1.25);
+    else if (event.key === '-') zoom.by(1 / 1.25);
+    else if (event.key === '0') zoom.fit();
+    else if (arrow && (event.ctrlKey || event.metaKey)) zoom.pan(arrow === 'left' ? 60 : arrow === 'right' ? -60 : 0, arrow === 'up' ? 60 : arrow === 'down' ? -60 : 0);
+    else if (arrow && event.altKey) return selected !== null && moveEntry(store, selected, ({ up: 'earlier', down: 'later', left: 'tierUp', right: 'tierDown' } as const)[arrow]);
+    else if (arrow) {
+      const next = selected === null ? (structure.ids[0] ?? null) : entryTowards(structure, selected, arrow, scene.direction);
+      if (next !== null) select(next);
+    } else if (event.key === 'Home') select(structure.ids[0] ?? null);
+    else if (event.key === 'F2' && selected !== null) set({ editing: selected });
+    else if (event.key === 'Enter') {
+      const where: AddWhere = event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
+      const added = addEntry(store, where, selected);
+      if (added) set({ editing: added });
+    } else if (event.key === 'Delete' && selected !== null) removeEntry(store, selected, false);
+    else if (event.key === 'Escape') select(null);
+    else return false;
+    return true;
+  }
+}

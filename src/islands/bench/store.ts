@@ -1,0 +1,152 @@
+import { create } from 'zustand';
+import { applyGesture, Command, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/edit';
+import { check, draw, type Drawn } from '../../core/kind';
+import type { Diagram, Finding, Scope } from '../../core/model';
+import { drawAway } from '../../workers/draw-away';
+import { newId } from '../shared/ids';
+import type { SaveState, Sync } from './sync';
+
+export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
+export type StepId = (typeof steps)[number];
+
+/** Above this many entries the river runs in a worker, and the last drawing stays on screen meanwhile. */
+export const workerFrom = 8000;
+
+export interface Cell {
+  readonly entry: string;
+  /** 0 is the name, then the details. */
+  readonly column: number;
+}
+
+export interface BenchState {
+  readonly diagram: Diagram;
+  readonly drawn: Drawn;
+  readonly findings: readonly Finding[];
+  readonly history: History;
+  readonly selected: string | null;
+  /** The cell of the list that asks for the focus; a new object each time. */
+  readonly focus: Cell | null;
+  /** The entry whose name is being edited in the drawing. */
+  readonly editing: string | null;
+  readonly step: StepId;
+  readonly scope: Scope;
+  /** Entries lit in the drawing because something about them is pointed at. */
+  readonly lit: ReadonlySet<string>;
+  /** A drawing shown for trial while something is pointed at. */
+  readonly trial: Drawn | null;
+  readonly save: SaveState;
+  readonly notices: readonly string[];
+  /** The entry whose removal is being asked about. */
+  readonly removing: string | null;
+  readonly shortcutsShown: boolean;
+
+  /** Applies a gesture, draws, records the way back, and sends it. False where it was refused. */
+  perform(gesture: Gesture | null, options?: { merge?: string; select?: string; focus?: Cell }): boolean;
+  undo(): void;
+  redo(): void;
+  /** Takes a Diagram that changed from outside. */
+  take(diagram: Diagram): void;
+  select(id: string | null): void;
+  tryOut(gesture: Gesture | null): void;
+  set(patch: Partial<Pick<BenchState, 'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'save' | 'removing' | 'shortcutsShown'>>): void;
+  notify(messages: readonly string[]): void;
+  dismiss(message: string): void;
+}
+
+const nothingLit: ReadonlySet<string> = new Set();
+
+/** One store a bench; `sync` sends what is done. */
+export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
+  let wanted = diagram;
+  let checking: ReturnType<typeof setTimeout> | null = null;
+  let mergeKey: string | null = null;
+  const first = draw(diagram);
+
+  return create<BenchState>()((set, get) => {
+    /** Shows a Diagram: at once where that takes less than a frame, else when the worker is done. */
+    function show(next: Diagram, rest: Partial<BenchState> = {}): void {
+      wanted = next;
+      const selected = rest.selected === undefined ? get().selected : rest.selected;
+      const kept = { ...rest, diagram: next, selected: selected !== null && next.entries[selected] ? selected : null, trial: null };
+      if (Object.keys(next.entries).length < workerFrom) {
+        set({ ...kept, drawn: draw(next) });
+      } else {
+        set(kept);
+        void drawAway(next).then((drawn) => wanted === next && set({ drawn }));
+      }
+      if (checking) clearTimeout(checking);
+      checking = setTimeout(() => set({ findings: check(get().diagram, draw(get().diagram)) }), 400);
+    }
+
+    function step(taken: ReturnType<typeof undo>): void {
+      mergeKey = null;
+      if (!taken.ok) {
+        set({ history: taken.history });
+        get().notify([taken.reason]);
+        return;
+      }
+      sync.add(newId(), taken.gesture, null);
+      show(taken.diagram, { history: taken.history });
+    }
+
+    return {
+      diagram,
+      drawn: first,
+      findings: check(diagram, first),
+      history: emptyHistory,
+      selected: null,
+      focus: null,
+      editing: null,
+      step: 'list',
+      scope: { kind: 'everything' },
+      lit: nothingLit,
+      trial: null,
+      save: { state: 'kept', at: Date.now() },
+      notices: [],
+      removing: null,
+      shortcutsShown: false,
+
+      perform(gesture, options = {}) {
+        if (!gesture || gesture.length === 0) return false;
+        const wrong = gesture.map((command) => Command.safeParse(command)).find((parsed) => !parsed.success);
+        if (wrong) {
+          get().notify(['That is too long or not allowed here; nothing was changed.']);
+          return false;
+        }
+        const outcome = applyGesture(get().diagram, gesture);
+        if (!outcome.ok) {
+          get().notify([outcome.reason]);
+          return false;
+        }
+        const merge = options.merge ?? null;
+        const history = recorded(get().history, outcome.inverse, merge !== null && merge === mergeKey);
+        mergeKey = merge;
+        sync.add(newId(), gesture, merge);
+        show(outcome.diagram, {
+          history,
+          ...(options.select === undefined ? {} : { selected: options.select }),
+          ...(options.focus === undefined ? {} : { focus: options.focus }),
+        });
+        return true;
+      },
+      undo: () => step(undo(get().diagram, get().history)),
+      redo: () => step(redo(get().diagram, get().history)),
+      take: (next) => show(next),
+      select: (id) => {
+        mergeKey = null;
+        if (get().selected !== id) set({ selected: id, lit: nothingLit });
+      },
+      tryOut(gesture) {
+        if (!gesture) return set({ trial: null });
+        if (Object.keys(get().diagram.entries).length >= workerFrom) return;
+        const outcome = applyGesture(get().diagram, gesture);
+        if (outcome.ok) set({ trial: draw(outcome.diagram) });
+      },
+      set: (patch) => set(patch),
+      notify: (messages) => set({ notices: [...get().notices.filter((one) => !messages.includes(one)), ...messages].slice(-4) }),
+      dismiss: (message) => set({ notices: get().notices.filter((one) => one !== message) }),
+    };
+  });
+}
+
+export type BenchStore = ReturnType<typeof createBench>;

@@ -1,0 +1,109 @@
+import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { api, ApiError } from '../shared/api';
+import { Mark } from '../shared/Mark';
+import { DiagramCard } from './DiagramCard';
+import { PasteArea } from './PasteArea';
+import { SearchResults } from './SearchResults';
+
+export interface DeskDiagram {
+  readonly id: string;
+  readonly kind: string;
+  readonly title: string;
+  readonly revision: number;
+  readonly entries: number;
+  readonly tiers: number;
+  readonly findings: number;
+  readonly changedAt: string;
+  readonly changedBy: string;
+  readonly binned: boolean;
+}
+
+/** The page of all one's diagrams; first on it is where a new list comes in. */
+export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram[]; name: string }) {
+  const [diagrams, setDiagrams] = useState(given);
+  const [query, setQuery] = useState('');
+  const [binShown, setBinShown] = useState(false);
+  const [notice, setNotice] = useState<string | null>(null);
+  const kept = diagrams.filter((one) => !one.binned);
+  const binned = diagrams.filter((one) => one.binned);
+  const shown = kept.filter((one) => one.title.toLowerCase().includes(query.trim().toLowerCase()));
+
+  async function change(id: string, work: () => Promise<unknown>, after: (list: readonly DeskDiagram[]) => readonly DeskDiagram[], told: string) {
+    try {
+      await work();
+      setDiagrams(after);
+      setNotice(told);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setNotice(`${error.message} ${id ? 'Nothing was changed.' : ''}`);
+    }
+  }
+  const bin = (one: DeskDiagram, into: boolean) =>
+    change(
+      one.id,
+      () => api(`/api/diagrams/${one.id}/bin`, { method: 'POST', body: { binned: into } }),
+      (list) => list.map((each) => (each.id === one.id ? { ...each, binned: into } : each)),
+      into ? `“${one.title}” is in the bin.` : `“${one.title}” is back on the desk.`,
+    );
+  const erase = (one: DeskDiagram) =>
+    change(one.id, () => api(`/api/diagrams/${one.id}`, { method: 'DELETE' }), (list) => list.filter((each) => each.id !== one.id), `“${one.title}” was erased.`);
+
+  return (
+    <div className="min-h-screen">
+      <header className="flex h-12 items-center gap-3 border-b border-hair px-4">
+        <Mark />
+        <p className="font-serif text-lg font-semibold">Desk</p>
+        <span className="ml-auto text-muted">{name}</span>
+        <button className="plain" onClick={() => void api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in'))}>
+          <LogOut size={16} aria-hidden="true" /> Sign out
+        </button>
+      </header>
+      <main className="mx-auto max-w-[1180px] px-4 pt-8 pb-16 md:px-8">
+        <h1 className="mb-3 text-[32px]">What is on your list?</h1>
+        <PasteArea />
+        <div className="mt-10 mb-4 flex flex-wrap items-center gap-4 border-b border-hair pb-3">
+          <h2 className="text-xl">Your diagrams</h2>
+          <label className="relative ml-auto w-72 max-w-full">
+            <span className="sr-only">Find a diagram, or a person in any of them</span>
+            <Search size={16} aria-hidden="true" className="absolute top-2.5 left-2.5 text-muted" />
+            <input className="field pl-8" type="search" placeholder="A title, or a person in any diagram" value={query} onChange={(event) => setQuery(event.target.value)} />
+          </label>
+          <button className="button" aria-pressed={binShown} onClick={() => setBinShown(!binShown)}>
+            <Trash2 size={16} aria-hidden="true" /> Bin ({binned.length})
+          </button>
+        </div>
+        <p role="status" className={notice ? 'mb-4 border-l-4 border-moss bg-mosswash px-3 py-2' : 'sr-only'}>
+          {notice}
+        </p>
+        <SearchResults query={query} />
+        {binShown && (
+          <section aria-label="Bin" className="mb-8 border border-hair p-4">
+            {binned.length === 0 && <p className="text-muted">The bin is empty.</p>}
+            <ul className="grid gap-2">
+              {binned.map((one) => (
+                <li key={one.id} className="flex flex-wrap items-center gap-3">
+                  <span className="font-semibold">{one.title}</span>
+                  <span className="text-muted">{one.entries} entries</span>
+                  <button className="button ml-auto" onClick={() => void bin(one, false)} aria-label={`Put ${one.title} back`}>
+                    <RotateCcw size={15} aria-hidden="true" /> Put back
+                  </button>
+                  <button className="button text-brick" onClick={() => confirm(`Erase “${one.title}” for good? This cannot be taken back.`) && void erase(one)} aria-label={`Erase ${one.title} for good`}>
+                    Erase for good
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {kept.length === 0 && <p className="text-muted">Nothing here yet. Paste a list above and the first diagram makes itself.</p>}
+        {kept.length > 0 && shown.length === 0 && <p className="text-muted">No title has “{query.trim()}” in it.</p>}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-5">
+          {shown.map((one) => (
+            <DiagramCard key={one.id} diagram={one} onBin={() => void bin(one, true)} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}

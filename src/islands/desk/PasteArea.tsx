@@ -1,0 +1,54 @@
+import { useState, type DragEvent } from 'react';
+import { takeFile, keepForStart } from '../shared/incoming';
+
+/** Where a list comes in: what is pasted, typed or dropped here goes on to Start. */
+export function PasteArea() {
+  const [over, setOver] = useState(false);
+  const [text, setText] = useState('');
+
+  function go(list: string) {
+    keepForStart({ text: list, name: '', findings: [] });
+    location.assign('/start');
+  }
+  async function drop(event: DragEvent) {
+    event.preventDefault();
+    setOver(false);
+    const file = event.dataTransfer.files[0];
+    if (!file) return go(event.dataTransfer.getData('text/plain'));
+    keepForStart(await takeFile(file));
+    location.assign('/start');
+  }
+
+  return (
+    <div>
+      <textarea
+        aria-label="Your list: paste or type it here, or drop a file"
+        className={`block h-32 w-full resize-y border-2 bg-raised p-4 ${over ? 'border-moss bg-mosswash' : 'border-edge border-dashed'}`}
+        placeholder={'Paste it as it is: from a spreadsheet, a mail, a document. Or drop a file here.'}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onPaste={(event) => {
+          const pasted = event.clipboardData.getData('text/plain');
+          if (text.trim() === '' && pasted.includes('\n')) {
+            event.preventDefault();
+            go(pasted);
+          }
+        }}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => void drop(event)}
+      />
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <button className="button button-main" disabled={text.trim() === ''} onClick={() => go(text)}>
+          See what was understood
+        </button>
+        <a className="button" href="/start">
+          Start with an empty list
+        </a>
+      </div>
+    </div>
+  );
+}

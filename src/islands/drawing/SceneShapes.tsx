@@ -1,0 +1,83 @@
+import { memo } from 'react';
+import { faceCss } from '../../core/measure';
+import { boxOutline, type Primitive, type SceneGroup } from '../../core/scene';
+
+const dash = (width: number): string => `${Math.max(3, width * 3.2)} ${Math.max(2.4, width * 2.4)}`;
+
+function Shape({ primitive }: { primitive: Primitive }) {
+  switch (primitive.type) {
+    case 'box':
+      return (
+        <path
+          d={boxOutline(primitive)}
+          fill={primitive.fill}
+          stroke={primitive.strokeWidth > 0 ? primitive.stroke : 'none'}
+          strokeWidth={primitive.strokeWidth}
+          strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined}
+        />
+      );
+    case 'path':
+      return (
+        <path d={primitive.d} fill="none" stroke={primitive.stroke} strokeWidth={primitive.strokeWidth} strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined} />
+      );
+    case 'text': {
+      let x = primitive.x;
+      return primitive.runs.map((run, i) => {
+        const { family, weight, italic } = faceCss(run.face);
+        const at = x;
+        x += run.width;
+        return (
+          <text key={i} x={at} y={primitive.y} fontFamily={`'${family}', 'Noto Sans', sans-serif`} fontSize={primitive.size} fontWeight={weight} fontStyle={italic ? 'italic' : undefined} fill={primitive.fill}>
+            {run.text}
+          </text>
+        );
+      });
+    }
+  }
+}
+
+const Content = memo(function Content({ shapes }: { shapes: readonly Primitive[] }) {
+  return shapes.map((primitive, i) => <Shape key={i} primitive={primitive} />);
+});
+
+/** One group of a Scene. Its content is drawn anew only when it changed; a move changes the place alone. */
+export const Group = memo(function Group({ group }: { group: SceneGroup }) {
+  return (
+    <g transform={`translate(${group.x} ${group.y})`} data-entry={group.stands.for === 'entry' ? group.stands.id : undefined} role={group.label ? 'listitem' : undefined} aria-label={group.label || undefined} aria-hidden={group.label ? undefined : true}>
+      <Content shapes={group.children} />
+    </g>
+  );
+});
+
+const moved = (d: string, x: number, y: number): string =>
+  d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, a: string, b: string) => `${Math.round((Number(a) + x) * 10) / 10} ${Math.round((Number(b) + y) * 10) / 10}`);
+
+/** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
+export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
+  const byFill = new Map<string, { fill: string; stroke: string; d: string[] }>();
+  const lines = new Map<string, string[]>();
+  for (const { x, y, children } of groups) {
+    for (const primitive of children) {
+      if (primitive.type === 'path') {
+        const known = lines.get(primitive.stroke);
+        if (known) known.push(primitive.d);
+        else lines.set(primitive.stroke, [primitive.d]);
+      }
+      if (primitive.type !== 'box') continue;
+      const key = primitive.fill + primitive.stroke;
+      let shelf = byFill.get(key);
+      if (!shelf) byFill.set(key, (shelf = { fill: primitive.fill, stroke: primitive.stroke, d: [] }));
+      shelf.d.push(square ? `M${x} ${y}h${primitive.width}v${primitive.height}h${-primitive.width}Z` : moved(boxOutline(primitive), x, y));
+    }
+  }
+  return (
+    <g aria-hidden="true">
+      {[...lines].map(([stroke, d]) => (
+        <path key={stroke} d={d.join('')} fill="none" stroke={stroke} strokeWidth={1.25} vectorEffect="non-scaling-stroke" />
+      ))}
+      {[...byFill.values()].map(({ fill, stroke, d }) => (
+        <path key={fill + stroke} d={d.join('')} fill={fill} stroke={stroke} strokeWidth={0.75} vectorEffect="non-scaling-stroke" />
+      ))}
+    </g>
+  );
+});

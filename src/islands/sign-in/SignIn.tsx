@@ -1,0 +1,67 @@
+import { useState, type FormEvent } from 'react';
+import { api, ApiError } from '../shared/api';
+import { Mark } from '../shared/Mark';
+
+/** Signing in, or making an account. */
+export function SignIn({ to }: { to: string }) {
+  const [making, setMaking] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function submit(event: FormEvent<HTMLFormElement>) {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    setBusy(true);
+    setProblem(null);
+    try {
+      const given = Object.fromEntries(form) as Record<string, string>;
+      await api(making ? '/api/accounts' : '/api/session', { method: 'POST', body: given });
+      location.assign(to);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem(error.message);
+      setBusy(false);
+    }
+  }
+
+  return (
+    <main className="grid min-h-screen place-items-center bg-ground p-4">
+      <div className="w-full max-w-[420px] border border-hair bg-paper p-8">
+        <div className="mb-6 flex items-center gap-3">
+          <Mark />
+          <p className="font-serif text-lg font-semibold">Dendrotax</p>
+        </div>
+        <h1 className="text-[28px]">{making ? 'Make an account' : 'Sign in'}</h1>
+        <p className="mt-1 mb-5 text-muted">You keep the list; Dendrotax keeps the drawing.</p>
+        <form onSubmit={submit} className="grid gap-4">
+          {making && (
+            <label className="grid gap-1">
+              Your name
+              <input className="field" name="name" required autoComplete="name" />
+            </label>
+          )}
+          <label className="grid gap-1">
+            Mail address
+            <input className="field" name="email" type="email" required autoComplete="username" />
+          </label>
+          <label className="grid gap-1">
+            Password
+            <input className="field" name="password" type="password" required minLength={making ? 10 : undefined} autoComplete={making ? 'new-password' : 'current-password'} />
+            {making && <span className="text-sm text-muted">At least 10 characters.</span>}
+          </label>
+          {problem && (
+            <p role="alert" className="border-l-4 border-brick pl-3 text-brick">
+              {problem}
+            </p>
+          )}
+          <button className="button button-main justify-center" disabled={busy}>
+            {making ? 'Make the account' : 'Sign in'}
+          </button>
+        </form>
+        <button type="button" className="link mt-5" onClick={() => (setMaking(!making), setProblem(null))}>
+          {making ? 'I have an account: sign in' : 'I am new here: make an account'}
+        </button>
+      </div>
+    </main>
+  );
+}

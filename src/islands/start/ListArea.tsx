@@ -1,0 +1,52 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Finding } from '../../core/model';
+
+const lineHeight = 25;
+
+/** The list as plain text with line numbers; lines that need a decision are marked. */
+export function ListArea({ text, findings, goTo, onChange }: { text: string; findings: readonly Finding[]; goTo: { line: number } | null; onChange: (text: string) => void }) {
+  const area = useRef<HTMLTextAreaElement>(null);
+  const [top, setTop] = useState(0);
+  const lines = text.split('\n').length;
+  const marked = new Map(findings.filter((one) => one.line !== null && one.severity !== 'note').map((one) => [one.line!, one]));
+  const first = Math.max(0, Math.floor(top / lineHeight) - 2);
+  const visible = Array.from({ length: Math.min(lines - first, 60) }, (_, i) => first + i + 1);
+
+  useEffect(() => {
+    if (!goTo || !area.current) return;
+    const starts = area.current.value.split('\n').slice(0, goTo.line - 1);
+    const at = starts.reduce((sum, each) => sum + each.length + 1, 0);
+    area.current.focus();
+    area.current.setSelectionRange(at, at + (area.current.value.split('\n')[goTo.line - 1]?.length ?? 0));
+    area.current.scrollTop = Math.max(0, (goTo.line - 4) * lineHeight);
+  }, [goTo]);
+
+  return (
+    <div className="relative min-h-0 flex-1 overflow-hidden border border-edge bg-raised">
+      <div aria-hidden="true" className="absolute inset-y-0 left-0 w-11 border-r border-hair bg-paper" />
+      <div aria-hidden="true" className="pointer-events-none absolute inset-x-0 top-0" style={{ transform: `translateY(${8 - top}px)` }}>
+        {visible.map((line) => (
+          <div
+            key={line}
+            className={`absolute inset-x-0 pr-2 ${marked.has(line) ? (marked.get(line)!.severity === 'error' ? 'border-l-[3px] border-brick bg-brick/10' : 'border-l-[3px] border-brass bg-brasswash') : ''}`}
+            style={{ top: (line - 1) * lineHeight, height: lineHeight, lineHeight: `${lineHeight}px` }}
+          >
+            <span className="block w-9 text-right text-[13px] text-muted">{line}</span>
+          </div>
+        ))}
+      </div>
+      <textarea
+        ref={area}
+        aria-label="Your list"
+        className="absolute inset-0 h-full w-full resize-none bg-transparent py-2 pr-3 pl-14 whitespace-pre [tab-size:10]"
+        style={{ lineHeight: `${lineHeight}px` }}
+        wrap="off"
+        spellCheck={false}
+        placeholder={'Maëlle Adeyemi-Fox, Director\n    Tomasz Wieczorek, Head of education\n        Hana Petrović, Schools lead'}
+        value={text}
+        onChange={(event) => onChange(event.target.value)}
+        onScroll={(event) => setTop(event.currentTarget.scrollTop)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { columnUses, type ColumnUse, type ReadResult } from '../../core/read';
+
+const useNames: Record<ColumnUse, string> = {
+  name: 'the name',
+  reportsTo: 'who it reports to',
+  alsoReportsTo: 'a second superior',
+  id: 'an id',
+  detail: 'a detail on the box',
+  role: 'the role or status',
+  field: 'kept, not shown',
+  leftOut: 'left out',
+};
+
+const plural = (n: number, one: string, many = `${one}s`): string => `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+
+function told(read: ReadResult): string {
+  const named = read.columns.find((column) => column.use === 'reportsTo');
+  if (read.structure === 'reports-to') return `The column “${named?.header ?? ''}” names the superior.`;
+  if (read.structure === 'indent') return 'Indents tell who belongs to whom.';
+  return 'Nothing tells who belongs to whom yet.';
+}
+
+/** How the structure was told and what each column is; every column can be changed in place. */
+export function Understood({ read, tiers, onUse, onStructure }: { read: ReadResult; tiers: number; onUse: (index: number, use: ColumnUse) => void; onStructure: (structure: 'outline' | 'table') => void }) {
+  if (read.entries.length === 0) return null;
+  const placed = read.entries.length;
+  return (
+    <section aria-label="What was understood" className="border border-hair bg-paper p-4">
+      <h2 className="label mb-1 font-sans">What was understood</h2>
+      <p className="text-[16px]">
+        <strong>{plural(placed, 'person', 'people')}</strong> in <strong>{plural(tiers, 'tier')}</strong>. {told(read)}
+      </p>
+      <p className="text-sm text-muted">
+        {read.header ? 'One header row. ' : ''}
+        {read.emptyLines > 0 ? `${plural(read.emptyLines, 'empty line')} passed over. ` : ''}
+        {placed} of {placed + read.notPlaced.length} lines have a place.{' '}
+        <button className="link" onClick={() => onStructure(read.columns.length > 0 ? 'outline' : 'table')}>
+          {read.columns.length > 0 ? 'Read it as an indented list instead' : 'Read it as a table instead'}
+        </button>
+      </p>
+      {read.columns.length > 0 && (
+        <ul className="mt-3 flex max-h-40 flex-wrap gap-x-4 gap-y-2 overflow-auto">
+          {read.columns.map((column) => (
+            <li key={column.index}>
+              <label className="flex items-center gap-1.5 text-sm">
+                <span className="max-w-40 truncate font-semibold">{column.header}</span>
+                <span className="text-muted">is</span>
+                <select className="border border-edge bg-raised px-1 py-0.5" value={column.use} onChange={(event) => onUse(column.index, event.target.value as ColumnUse)}>
+                  {columnUses.map((use) => (
+                    <option key={use} value={use}>
+                      {useNames[use]}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,11 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { database } from '../../../../server/database';
+import { setBinned } from '../../../../server/diagrams';
+import { json, readJson } from '../../../../server/requests';
+
+export const POST: APIRoute = async ({ params, request, locals }) => {
+  const { binned } = await readJson(request, z.strictObject({ binned: z.boolean() }));
+  await setBinned(database(), locals.account!.id, params.id!, binned);
+  return json({ binned });
+};
