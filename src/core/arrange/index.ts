@@ -1,3 +1,4 @@
 export * from './rounded-path';
+export * from './side-route';
 export * from './tidy-tree';
 export * from './tier-tree';

@@ -32,8 +32,8 @@ export interface TierTreeLayout {
   readonly y: Float64Array;
   readonly width: number;
   readonly height: number;
-  /** Where each tier begins and ends along the direction of growth; index 0 is tier 1. */
-  readonly tiers: readonly { readonly start: number; readonly end: number }[];
+  /** Where each tier begins and ends along the direction of growth; its boxes begin at `rowStart`, below its assistants. Index 0 is tier 1. */
+  readonly tiers: readonly { readonly start: number; readonly rowStart: number; readonly end: number }[];
   /** The lines from each parent to its children, by the parent's index. */
   readonly fans: ReadonlyMap<number, readonly Polyline[]>;
 }
@@ -278,7 +278,7 @@ function finish(shape: Shape, depths: Depths, fans: Map<number, Polyline[]>, dow
   for (const [i, lines] of fans) {
     moved.set(i, lines.map(({ points }) => ({ points: points.map((_, p) => at(points, p, left, down)) })));
   }
-  const tiers = depths.tiers.map((tier) => ({ start: tier.start, end: Math.max(tier.end, tier.start) }));
+  const tiers = depths.tiers.map((tier) => ({ start: tier.start, rowStart: tier.rowStart, end: Math.max(tier.end, tier.start) }));
   return down
     ? { x: start, y: d, width: right - left, height: depth, tiers, fans: moved }
     : { x: d, y: start, width: depth, height: right - left, tiers, fans: moved };

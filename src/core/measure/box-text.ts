@@ -21,7 +21,7 @@ export interface BoxText {
 }
 
 /** Text wider than this many times the name's size starts a new line. */
-const wantedEms = 9.5;
+const wantedEms = 7.8;
 const mostNameLines = 3;
 const mostDetailLines = 2;
 const nameLeading = 1.18;
@@ -49,14 +49,15 @@ function set(entry: Entry, style: BoxStyle): BoxText {
   }
   for (const detail of entry.details.slice(0, style.details)) {
     if (detail.trim() === '') continue;
-    for (const text of wrap(detail, detailFace, style.detailSize, wanted * 0.95, mostDetailLines).lines) {
+    for (const text of wrap(detail, detailFace, style.detailSize, wanted, mostDetailLines).lines) {
       blocks.push({ text, face: detailFace, size: style.detailSize, leading: detailLeading, part: 'detail' });
     }
   }
   const lines: SetLine[] = [];
   let y = 0;
   let width = 0;
-  for (const { text, face, size, leading, part } of blocks) {
+  for (const [i, { text, face, size, leading, part }] of blocks.entries()) {
+    if (part === 'detail' && blocks[i - 1]?.part === 'name') y += size * 0.15;
     const runs = runsOf(text, face, size);
     const lineWidth = runs.reduce((sum, run) => sum + run.width, 0);
     const step = size * leading;

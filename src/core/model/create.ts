@@ -3,9 +3,9 @@ import type { Diagram, Entry, KindId } from './diagram';
 export const defaultArrangement = {
   direction: 'down',
   lowest: 'column',
-  siblingGap: 14,
-  branchGap: 28,
-  tierGap: 44,
+  siblingGap: 12,
+  branchGap: 22,
+  tierGap: 40,
   lineWidth: 1.25,
   joinRadius: 5,
 } as const;

@@ -1,4 +1,4 @@
-import { arrangeTierTree, roundedPath, type TierTreeLayout } from '../arrange';
+import { arrangeTierTree, roundedPath, sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange';
 import { paperSize, sheetName, type BoxStyle, type Diagram } from '../model';
 import { lookOf, tierStyle } from '../style';
 import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
@@ -16,9 +16,10 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
   const { width, height } = boxSizes(diagram, structure, styles, beside);
   const { arrangement } = diagram;
   const tierGap = Array.from({ length: tierCount(structure) }, (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap);
-  const layout = arrangeTierTree({ ...structure, ...arrangement, width, height, beside, tierGap });
+  const input: TierTreeInput = { ...structure, ...arrangement, width, height, beside, tierGap };
+  const layout = arrangeTierTree(input);
   const look = lookOf(diagram.look);
-  const legend = structure.ids.some((id) => diagram.entries[id]!.role === 'vacancy') ? 'Dashed: post not filled' : '';
+  const legend = legendOf(diagram, structure);
   const { sheet, drawing } = place(diagram, layout, legend);
   return {
     title: diagram.title,
@@ -26,11 +27,19 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
     sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
     drawing,
     direction: arrangement.direction,
-    groups: [...fans(diagram, structure, layout, look.line), ...boxes(diagram, structure, styles, layout, width, height)],
+    groups: [...fans(diagram, structure, layout, look.line), ...sideLinks(diagram, structure, input, layout, look.line), ...boxes(diagram, structure, styles, layout, width, height)],
     notes: sheetNotes(diagram, look, sheet, legend),
     tiers: bands(diagram, structure, styles, layout, tierGap),
     smallestText: smallest(diagram, structure, styles, drawing.scale),
   };
+}
+
+/** What the signs on the sheet mean, for those that occur. */
+function legendOf(diagram: Diagram, structure: Structure): string {
+  const signs: string[] = [];
+  if (structure.ids.some((id) => diagram.entries[id]!.role === 'vacancy')) signs.push('Dashed box: post not filled');
+  if (Object.keys(diagram.links).length > 0) signs.push('Dashed line: also reports to');
+  return signs.join('.  ');
 }
 
 /** Boxes of a tier that take the common size share the largest width and height; assistants have a common size of their own. */
@@ -86,35 +95,29 @@ function boxes(
   width: Float64Array,
   height: Float64Array,
 ): SceneGroup[] {
+  const alsoTo = new Map<string, string[]>();
+  for (const link of Object.values(diagram.links)) alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), link.to]);
   return Array.from(structure.outline, (i) => {
     const entry = diagram.entries[structure.ids[i]!]!;
-    return entryGroup(entry, styles[i]!, layout.x[i]!, layout.y[i]!, width[i]!, height[i]!, labelOf(diagram, structure, i));
+    return entryGroup(entry, styles[i]!, layout.x[i]!, layout.y[i]!, width[i]!, height[i]!, labelOf(diagram, structure, i, alsoTo));
   });
 }
 
 /** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". */
-function labelOf(diagram: Diagram, structure: Structure, i: number): string {
+function labelOf(diagram: Diagram, structure: Structure, i: number, alsoTo: ReadonlyMap<string, readonly string[]>): string {
   const entry = diagram.entries[structure.ids[i]!]!;
   const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
   const role = roleOf(diagram, structure, i);
   const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${structure.tier[i]!}`];
   if (role !== null && role !== 'manager') parts.push(roleName(role).toLowerCase());
   if (parent) parts.push(`reports to ${parent.name || 'an entry without a name'}`);
+  for (const id of alsoTo.get(entry.id) ?? []) parts.push(`also to ${diagram.entries[id]!.name}`);
   return parts.join(', ');
 }
 
 function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): SceneGroup[] {
   const { lineWidth, joinRadius } = diagram.arrangement;
   return Array.from(layout.fans, ([i, lines]): SceneGroup => {
-    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (const { points } of lines) {
-      for (let p = 0; p < points.length; p += 2) {
-        left = Math.min(left, points[p]!);
-        right = Math.max(right, points[p]!);
-        top = Math.min(top, points[p + 1]!);
-        bottom = Math.max(bottom, points[p + 1]!);
-      }
-    }
     const d = lines.map(({ points }) => roundedPath(points, joinRadius)).join('');
     return {
       type: 'group',
@@ -122,10 +125,36 @@ function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, st
       label: '',
       x: 0,
       y: 0,
-      bounds: { x: left, y: top, width: right - left, height: bottom - top },
+      bounds: boundsOf(lines.map((line) => line.points)),
       children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: false }],
     };
   });
+}
+
+function sideLinks(diagram: Diagram, structure: Structure, input: TierTreeInput, layout: TierTreeLayout, stroke: string): SceneGroup[] {
+  const links = Object.values(diagram.links);
+  if (links.length === 0) return [];
+  const route = sideRouter(input, layout);
+  const { lineWidth, joinRadius } = diagram.arrangement;
+  return links.map((link) => {
+    const points = route(structure.index.get(link.from)!, structure.index.get(link.to)!);
+    const d = roundedPath(points, joinRadius);
+    const stands = { for: 'sideLink', id: link.id } as const;
+    return { type: 'group', stands, label: '', x: 0, y: 0, bounds: boundsOf([points]), children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: true }] };
+  });
+}
+
+function boundsOf(lines: readonly (readonly number[])[]): SceneGroup['bounds'] {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const points of lines) {
+    for (let p = 0; p < points.length; p += 2) {
+      left = Math.min(left, points[p]!);
+      right = Math.max(right, points[p]!);
+      top = Math.min(top, points[p + 1]!);
+      bottom = Math.max(bottom, points[p + 1]!);
+    }
+  }
+  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 function bands(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], layout: TierTreeLayout, gaps: readonly number[]): TierBand[] {

@@ -26,7 +26,7 @@ export function Start() {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
-  const name = title.trim() || 'Untitled';
+  const name = title.trim() || 'New org chart';
   const { read, drawn } = useReading(text, choices, name);
   const findings = [...decoding, ...(text.trim() === '' ? [] : read.findings)];
   const fits = kind.fits(read);

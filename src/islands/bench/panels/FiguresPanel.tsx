@@ -8,6 +8,11 @@ import { useBench, useParts } from '../context';
 const axis = { stroke: 'var(--edge)', tick: { fill: 'var(--muted)', fontSize: 13 }, tickLine: false } as const;
 const mostRows = 200;
 
+interface Headcount {
+  readonly filled: number;
+  readonly vacant: number;
+}
+
 /** Headcount per tier and spans of control; pointing at a row lights its entries. */
 export function FiguresPanel() {
   const { store } = useParts();
@@ -44,9 +49,11 @@ export function FiguresPanel() {
           <BarChart layout="vertical" data={figures.tiers.map((tier) => ({ ...tier, label: roman(tier.tier) }))} margin={{ right: 34, left: 0 }}>
             <XAxis type="number" hide />
             <YAxis type="category" dataKey="label" width={36} {...axis} axisLine={false} />
-            <Bar dataKey="filled" stackId="n" fill="var(--moss)" isAnimationActive={false} />
+            <Bar dataKey="filled" stackId="n" fill="var(--moss)" isAnimationActive={false}>
+              <LabelList position="right" fill="var(--ink)" fontSize={13} valueAccessor={(one: { payload?: Headcount }) => (one.payload?.vacant === 0 ? one.payload.filled : '')} />
+            </Bar>
             <Bar dataKey="vacant" stackId="n" fill="var(--brasswash)" stroke="var(--brass)" strokeDasharray="3 2" isAnimationActive={false}>
-              <LabelList position="right" fill="var(--ink)" fontSize={13} valueAccessor={(one: { payload?: { filled: number; vacant: number } }) => (one.payload ? one.payload.filled + one.payload.vacant : '')} />
+              <LabelList position="right" fill="var(--ink)" fontSize={13} valueAccessor={(one: { payload?: Headcount }) => (one.payload && one.payload.vacant > 0 ? one.payload.filled + one.payload.vacant : '')} />
             </Bar>
           </BarChart>
         </ResponsiveContainer>
@@ -92,7 +99,8 @@ export function FiguresPanel() {
               <tr className="text-left text-muted">
                 <th className="font-normal">Manager</th>
                 <th className="text-right font-normal">Direct</th>
-                <th className="text-right font-normal">All below</th>
+                <th className="text-right font-normal">Vacant</th>
+                <th className="text-right font-normal">Below</th>
                 <th className="text-right font-normal" title="Possible relationships with and among the direct reports (Graicunas 1933)">
                   Relationships
                 </th>
@@ -108,8 +116,8 @@ export function FiguresPanel() {
                   </th>
                   <td className="text-right">
                     {manager.span}
-                    {manager.vacant > 0 && <span className="text-brass"> ({manager.vacant} vacant)</span>}
                   </td>
+                  <td className={`text-right ${manager.vacant > 0 ? 'text-brass' : ''}`}>{manager.vacant}</td>
                   <td className="text-right">{manager.below}</td>
                   <td className="text-right">{manager.relationships < 1e6 ? manager.relationships.toLocaleString('en') : '> 1 million'}</td>
                 </tr>

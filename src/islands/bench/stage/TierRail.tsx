@@ -14,8 +14,8 @@ export function TierRail() {
   const at = (along: number) => (down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale));
   return (
     <div aria-label="Tiers" role="group" className={`relative overflow-hidden bg-paper ${down ? 'border-r border-hair' : 'border-b border-hair'}`}>
-      {scene.tiers.map((band) => (
-        <Band key={band.tier} band={band} start={at(band.start)} end={at(band.end)} down={down} />
+      {scene.tiers.map((band, i) => (
+        <Band key={band.tier} band={band} start={at(band.start)} end={at(band.end)} room={scene.tiers[i + 1] ? at(scene.tiers[i + 1]!.start) - 14 : Infinity} down={down} />
       ))}
       {scene.tiers.slice(1).map((band, i) => (
         <Grip key={band.tier} band={band} at={(at(scene.tiers[i]!.end) + at(band.start)) / 2} down={down} scale={k * drawing.scale} />
@@ -24,12 +24,13 @@ export function TierRail() {
   );
 }
 
-function Band({ band, start, end, down }: { band: TierBand; start: number; end: number; down: boolean }) {
+function Band({ band, start, end, room, down }: { band: TierBand; start: number; end: number; room: number; down: boolean }) {
   const { store } = useParts();
   const scope = useBench((state) => state.scope);
   const step = useBench((state) => state.step);
   const chosen = step === 'style' && scope.kind === 'tier' && scope.tier === band.tier;
-  const size = Math.max(18, end - start);
+  // A low band reaches into the gap behind it as far as its name needs.
+  const size = Math.max(18, end - start, Math.min(down ? 38 : 70, room - start));
   const light = () => {
     const { structure } = store.getState().drawn;
     store.getState().set({ lit: new Set(structure.ids.slice(structure.tierStart[band.tier - 1], structure.tierStart[band.tier])) });
@@ -52,7 +53,7 @@ function Band({ band, start, end, down }: { band: TierBand; start: number; end: 
           <span className="font-serif text-[17px] leading-tight font-semibold">{roman(band.tier)}</span>
           <span className="text-sm text-muted">{band.count}</span>
         </span>
-        {size > 36 && <span className={`block pr-1 text-[12px] leading-tight text-muted ${down ? '' : 'truncate'}`}>{name}</span>}
+        {size > 34 && <span className={`block pr-1 text-[12px] leading-tight text-muted ${down ? '' : 'truncate'}`}>{name}</span>}
       </span>
       <span aria-hidden="true" className={`shrink-0 border-edge ${down ? 'w-1.5 border-l' : 'h-1.5 border-t'}`} style={{ background: band.swatch }} />
     </button>

@@ -1,0 +1,41 @@
+/** Refreshes docs/screenshots from the demo data of a running bin/start: npx tsx scripts/screenshots.ts [ADDRESS] */
+import { readFile } from 'node:fs/promises';
+import { chromium as browsers } from '@playwright/test';
+import { demoAccounts } from '../demo/load';
+import { chromium } from '../e2e/browser';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:4400';
+const folder = process.argv[3] ?? 'docs/screenshots';
+const browser = await browsers.launch(chromium);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
+page.on('pageerror', (error) => console.error('page:', error.message));
+const shot = (name: string) => page.screenshot({ path: `${folder}/${name}.png` });
+
+await page.goto(address);
+await page.getByLabel('Mail address').fill(demoAccounts[0].email);
+await page.getByLabel('Password').fill(demoAccounts[0].password);
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.getByRole('heading', { name: 'What is on your list?' }).waitFor();
+await page.waitForLoadState('networkidle');
+await shot('desk');
+
+await page.goto(`${address}/start`);
+await page.getByLabel('Your list').fill(await readFile('demo/lists/brackwater-staff.csv', 'utf8'));
+await page.getByText('46 people').waitFor();
+await page.waitForTimeout(400);
+await shot('start');
+
+await page.goto(`${address}/diagrams/brackwater-staff`);
+await page.getByTestId('stage').waitFor();
+await page.getByRole('textbox', { name: /^Name, line 5,/ }).click();
+await page.waitForTimeout(600);
+await shot('bench-list');
+for (const step of ['Arrange', 'Style', 'Figures', 'Notes', 'Hand out']) {
+  await page.getByLabel('Steps').getByRole('button', { name: step }).click();
+  if (step === 'Style') await page.getByRole('button', { name: /^Tier 3,/ }).click();
+  await page.mouse.move(700, 760);
+  await page.waitForTimeout(700);
+  await shot(`bench-${step.toLowerCase().replace(' ', '-')}`);
+}
+await browser.close();
