@@ -79,7 +79,9 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   };
   for (let i = 0; i < text.length; ) {
     const point = text.codePointAt(i)!;
-    const wanted: Face = faceFor(face, point) ?? current ?? face;
+    // Within a word a fallback goes on as long as it can, so that a word is not a patchwork.
+    const stays = current !== null && current !== face && point > 0x7f && has(current, point);
+    const wanted: Face = stays ? current! : (faceFor(face, point) ?? current ?? face);
     if (wanted !== current) {
       close(i);
       current = wanted;

@@ -5,15 +5,18 @@ import { StylePatch } from './style';
 /** Nothing larger is taken in; the limits are named in the messages that refuse. */
 export const limits = { entries: 100_000, listBytes: 20 * 1024 * 1024, nameLength: 400, detailLength: 1000, details: 8 } as const;
 
-export const Id = z.string().min(1).max(64);
+/** Text without the null character, which databases and XML cannot hold. */
+const text = (most: number) => z.string().max(most).regex(/^[^\0]*$/, 'a character that cannot be kept');
+
+export const Id = z.string().min(1).max(64).regex(/^[^\0]*$/);
 export type Id = z.infer<typeof Id>;
 
 /** One person or idea: one line of the list. What every kind of diagram has in common. */
 export const Entry = z.strictObject({
   id: Id,
-  name: z.string().max(limits.nameLength),
-  details: z.array(z.string().max(limits.detailLength)).max(limits.details),
-  fields: z.record(z.string().max(100), z.string().max(limits.detailLength)),
+  name: text(limits.nameLength),
+  details: z.array(text(limits.detailLength)).max(limits.details),
+  fields: z.record(text(100), text(limits.detailLength)),
   /** A kind of entry that cuts across tiers, set by hand or read from the list. */
   role: z.string().max(40).nullable(),
   /** The entry it belongs to, one tier up; null at the top. */

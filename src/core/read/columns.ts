@@ -29,7 +29,8 @@ const useOf = (heading: string): ColumnUse | null => headings.find(([, pattern])
 export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
     const head = rows[0]?.cells ?? [];
   const told = head.map(useOf);
-  const header = told.includes('name') || told.filter((use) => use !== null).length >= 2 || told.includes('reportsTo');
+  const named = head.filter((cell) => cell !== '').length === head.length;
+  const header = told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('reportsTo') && named);
   const width = header ? head.length : usualWidth(rows);
   const body = header ? rows.slice(1) : rows;
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;

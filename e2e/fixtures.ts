@@ -1,0 +1,59 @@
+import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
+import { migrate } from '../src/server/migrate';
+import { Server } from './server';
+
+interface Fixtures {
+  /** Signed in on an account of its own; the page stands on the Desk. */
+  desk: Page;
+}
+
+export const test = base.extend<Fixtures, { server: Server }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const pool = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL });
+      await migrate(pool, fileURLToPath(new URL('../db/migrations', import.meta.url)));
+      await pool.end();
+      const server = await Server.start();
+      await use(server);
+      await server.kill('SIGTERM');
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: ({ server }, use) => use(server.address),
+  desk: async ({ page }, use) => {
+    const problems: string[] = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && /Content Security Policy|hydrat|React/i.test(message.text()) && problems.push(message.text()));
+    await page.goto('/sign-in');
+    await page.getByRole('button', { name: 'I am new here: make an account' }).click();
+    await page.getByLabel('Your name').fill('Ilse Nakamura-Vidal');
+    await page.getByLabel('Mail address').fill(`${randomUUID()}@brackwater.example`);
+    await page.getByLabel('Password').fill('tide-table-1');
+    await page.getByRole('button', { name: 'Make the account' }).click();
+    await expect(page.getByRole('heading', { name: 'Your diagrams' })).toBeVisible();
+    await use(page);
+    expect(problems).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** From a list to the Bench. */
+export async function makeChart(page: Page, list: string, people: number): Promise<void> {
+  await page.goto('/start');
+  await page.getByLabel('Your list').fill(list);
+  await expect(page.getByText(`${people} ${people === 1 ? 'person' : 'people'}`, { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Make the org chart' }).click();
+  await expect(page.getByTestId('stage')).toBeVisible();
+  await expect(page.getByRole('treegrid')).toBeVisible();
+}
+
+export const crew = 'Kalle Nyström, Boat safety lead\n    Ivo Marangoni, Skipper\n        Taavi Kõrvits, Boat builder\n    Pernille Quist, Radio';
+
+export const nameCell = (page: Page, line: number) => page.getByRole('textbox', { name: new RegExp(`^Name, line ${line},`) });
+export const box = (page: Page, name: string) => page.getByTestId('stage').locator(`[aria-label^="${name}"]`);
+export const kept = (page: Page) => expect(page.getByText(/^All kept/)).toBeVisible();

@@ -1,0 +1,56 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** The built application, as bin/start runs it, on a port of its own that it keeps when it is started again. */
+export class Server {
+  private child: ChildProcess | null = null;
+  private constructor(readonly port: number) {}
+
+  static async start(): Promise<Server> {
+    const server = new Server(await freePort());
+    await server.run();
+    return server;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async run(): Promise<void> {
+    const env = { ...process.env, DATABASE_URL: process.env.TEST_DATABASE_URL, HOST: '127.0.0.1', PORT: String(this.port), NODE_ENV: 'production' };
+    this.child = spawn('node', ['.test/dist/server/entry.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
+    for (let tries = 0; tries < 150; tries++) {
+      const up = await fetch(`${this.address}/api/health`).then(
+        (answer) => answer.ok,
+        () => false,
+      );
+      if (up) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('The server did not start.');
+  }
+
+  /** Ends the process at once, as a crash would. */
+  async kill(signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL'): Promise<void> {
+    const { child } = this;
+    if (!child) return;
+    this.child = null;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  }
+}
