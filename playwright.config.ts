@@ -8,5 +8,9 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   workers: 1,
   reporter: [['line'], ['json']],
-  use: { viewport: { width: 1280, height: 800 }, launchOptions: chromium, permissions: ['clipboard-read', 'clipboard-write'] },
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: chromium,
+    permissions: ['clipboard-read', 'clipboard-write'],
+  },
 });

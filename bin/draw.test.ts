@@ -7,14 +7,21 @@ import { describe, expect, it } from 'vitest';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'dendrotax-draw-'));
-const run = (args: string[], input?: string) => spawnSync(join(root, 'bin/draw'), args, { encoding: 'utf8', ...(input === undefined ? {} : { input }) });
+const run = (args: string[], input?: string) =>
+  spawnSync(join(root, 'bin/draw'), args, { encoding: 'utf8', ...(input === undefined ? {} : { input }) });
 
 describe('bin/draw', () => {
   it('draws the Brackwater staff and reports what was understood', () => {
     const [out, report] = [join(folder, 'staff.svg'), join(folder, 'staff.json')];
     const { status, stdout } = run([join(root, 'demo/lists/brackwater-staff.csv'), '--out', out, '--report', report]);
     expect([status, stdout]).toEqual([0, `46 people in 5 tiers, drawn to ${out}.\n`]);
-    const told = JSON.parse(readFileSync(report, 'utf8')) as { kind: string; understood: { structure: string }; entries: { name: string; tier: number; line: number }[]; questions: { line: number }[]; links: unknown[] };
+    const told = JSON.parse(readFileSync(report, 'utf8')) as {
+      kind: string;
+      understood: { structure: string };
+      entries: { name: string; tier: number; line: number }[];
+      questions: { line: number }[];
+      links: unknown[];
+    };
     expect(told.kind).toBe('org-chart');
     expect(told.understood.structure).toBe('reports-to');
     expect(told.entries.find((entry) => entry.name === 'Kalle Nyström')).toMatchObject({ tier: 4, line: 17 });
@@ -24,8 +31,13 @@ describe('bin/draw', () => {
   });
   it('reads standard input and takes direction, look and sheet', () => {
     const out = join(folder, 'crew.json');
-    expect(run(['-', '--direction', 'right', '--look', 'ledger', '--sheet', 'A3', '--out', out], 'Ada\n\tBo').status).toBe(0);
-    expect(JSON.parse(readFileSync(out, 'utf8'))).toMatchObject({ direction: 'right', sheet: { name: 'A3 landscape' } });
+    expect(
+      run(['-', '--direction', 'right', '--look', 'ledger', '--sheet', 'A3', '--out', out], 'Ada\n\tBo').status,
+    ).toBe(0);
+    expect(JSON.parse(readFileSync(out, 'utf8'))).toMatchObject({
+      direction: 'right',
+      sheet: { name: 'A3 landscape' },
+    });
   });
   it.each<[string, string[], number, RegExp]>([
     ['no file', ['gone.csv', '--out', 'x.svg'], 1, /There is no file gone\.csv/],

@@ -16,7 +16,12 @@ export function brackwaterStaff(list: string): Diagram {
     ...names.map((name, i) => ({ kind: 'setTier' as const, tier: i + 1, patch: { name } })),
     {
       kind: 'setTitleBlock',
-      patch: { title: 'Brackwater Field Centre', subtitle: 'Who works with whom, autumn term', author: 'I. Nakamura-Vidal', date: '23 November 2026' },
+      patch: {
+        title: 'Brackwater Field Centre',
+        subtitle: 'Who works with whom, autumn term',
+        author: 'I. Nakamura-Vidal',
+        date: '23 November 2026',
+      },
     },
   ]);
 }

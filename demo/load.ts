@@ -8,14 +8,23 @@ import { brackwaterStaff, boatCrew } from './diagrams';
 
 /** The sign-ins that bin/start prints. */
 export const demoAccounts = [
-  { email: 'office@brackwater.example', name: 'Ilse Nakamura-Vidal', password: 'tide-table-1', told: 'office administrator' },
+  {
+    email: 'office@brackwater.example',
+    name: 'Ilse Nakamura-Vidal',
+    password: 'tide-table-1',
+    told: 'office administrator',
+  },
   { email: 'teacher@brackwater.example', name: 'Petra Ó Súilleabháin', password: 'saltmarsh-2', told: 'teacher' },
 ] as const;
 
 /** Makes the demo accounts and their diagrams unless they were made before. True where they were made now. */
 export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const [office, teacher] = demoAccounts;
-  const there = await maybeOne(pool, z.object({ id: z.string() }), sql`select id from account where email = ${office.email}`);
+  const there = await maybeOne(
+    pool,
+    z.object({ id: z.string() }),
+    sql`select id from account where email = ${office.email}`,
+  );
   if (there) return false;
   const list = (name: string) => readFile(new URL(`lists/${name}`, import.meta.url), 'utf8');
   const staff = brackwaterStaff(await list('brackwater-staff.csv'));

@@ -27,7 +27,13 @@ export const test = base.extend<Fixtures, { server: Server }>({
   desk: async ({ page }, use) => {
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
-    page.on('console', (message) => message.type() === 'error' && /Content Security Policy|hydrat|React/i.test(message.text()) && problems.push(message.text()));
+    page.on(
+      'console',
+      (message) =>
+        message.type() === 'error' &&
+        /Content Security Policy|hydrat|React/i.test(message.text()) &&
+        problems.push(message.text()),
+    );
     await page.goto('/sign-in');
     await page.getByRole('button', { name: 'I am new here: make an account' }).click();
     await page.getByLabel('Your name').fill('Ilse Nakamura-Vidal');
@@ -52,8 +58,10 @@ export async function makeChart(page: Page, list: string, people: number): Promi
   await expect(page.getByRole('treegrid')).toBeVisible();
 }
 
-export const crew = 'Kalle Nyström, Boat safety lead\n    Ivo Marangoni, Skipper\n        Taavi Kõrvits, Boat builder\n    Pernille Quist, Radio';
+export const crew =
+  'Kalle Nyström, Boat safety lead\n    Ivo Marangoni, Skipper\n        Taavi Kõrvits, Boat builder\n    Pernille Quist, Radio';
 
-export const nameCell = (page: Page, line: number) => page.getByRole('textbox', { name: new RegExp(`^Name, line ${line},`) });
+export const nameCell = (page: Page, line: number) =>
+  page.getByRole('textbox', { name: new RegExp(`^Name, line ${line},`) });
 export const box = (page: Page, name: string) => page.getByTestId('stage').locator(`[aria-label^="${name}"]`);
 export const kept = (page: Page) => expect(page.getByText(/^All kept/)).toBeVisible();

@@ -31,8 +31,18 @@ export class Server {
   }
 
   async run(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: process.env.TEST_DATABASE_URL, HOST: '127.0.0.1', PORT: String(this.port), NODE_ENV: 'production' };
-    this.child = spawn('node', ['.test/dist/server/entry.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
+    const env = {
+      ...process.env,
+      DATABASE_URL: process.env.TEST_DATABASE_URL,
+      HOST: '127.0.0.1',
+      PORT: String(this.port),
+      NODE_ENV: 'production',
+    };
+    this.child = spawn('node', ['.test/dist/server/entry.mjs'], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     for (let tries = 0; tries < 150; tries++) {
       const up = await fetch(`${this.address}/api/health`).then(
         (answer) => answer.ok,

@@ -21,11 +21,13 @@ async function run(args: string[]): Promise<void> {
   if (values.help) return void console.log(usage);
   const [list, ...more] = positionals;
   if (!list || more.length > 0) throw new Misuse('Name one list file.');
-  if (!values.out && !values.report) throw new Misuse('Say where the picture goes with --out, or the report with --report.');
+  if (!values.out && !values.report)
+    throw new Misuse('Say where the picture goes with --out, or the report with --report.');
   const kind = kinds.find((one) => one.id === values.kind);
   if (!kind) throw new Misuse(`--kind knows ${kinds.map((one) => one.id).join(', ')}.`);
   const ending = values.out ? extname(values.out).slice(1).toLowerCase() : 'svg';
-  if (!isFormat(ending)) throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
+  if (!isFormat(ending))
+    throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
   const decoded = decodeList(await bytesOf(list));
   const read = decoded.text === null ? null : readList(decoded.text);
   const made = kind.make(read ?? readList(''), values.title ?? basename(list, extname(list)));
@@ -35,9 +37,15 @@ async function run(args: string[]): Promise<void> {
   if (values.report) await writeFile(values.report, `${JSON.stringify(reportOf(diagram, read, findings), null, 1)}\n`);
   for (const one of [...decoded.findings, ...(read?.findings ?? [])]) console.error(one.message);
   if (!read || read.entries.length === 0) throw new Error(`Nothing could be drawn from ${list}.`);
-  if (values.out) await writeFile(values.out, await formats[ending].write(diagram, drawn.scene, values.dpi ? { dotsPerInch: Number(values.dpi) } : {}));
+  if (values.out)
+    await writeFile(
+      values.out,
+      await formats[ending].write(diagram, drawn.scene, values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
+    );
   const tiers = drawn.scene.tiers.length;
-  console.log(`${read.entries.length} ${kind.entryNoun} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${values.out ? `, drawn to ${values.out}` : ''}.`);
+  console.log(
+    `${read.entries.length} ${kind.entryNoun} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${values.out ? `, drawn to ${values.out}` : ''}.`,
+  );
 }
 
 function parse(args: string[]) {
@@ -47,7 +55,16 @@ function parse(args: string[]) {
       args,
       allowPositionals: true,
       options: {
-        kind: { ...text, default: 'org-chart' }, out: text, report: text, title: text, direction: text, lowest: text, look: text, sheet: text, orientation: text, dpi: text,
+        kind: { ...text, default: 'org-chart' },
+        out: text,
+        report: text,
+        title: text,
+        direction: text,
+        lowest: text,
+        look: text,
+        sheet: text,
+        orientation: text,
+        dpi: text,
         help: { type: 'boolean', default: false },
       },
     });
@@ -64,7 +81,14 @@ async function bytesOf(list: string): Promise<Uint8Array> {
     return Buffer.concat(parts);
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
-    throw new Error(code === 'ENOENT' ? `There is no file ${list}.` : code === 'EISDIR' ? `${list} is a folder, not a list.` : `${list} cannot be read (${code ?? 'unknown reason'}).`);
+    throw new Error(
+      code === 'ENOENT'
+        ? `There is no file ${list}.`
+        : code === 'EISDIR'
+          ? `${list} is a folder, not a list.`
+          : `${list} cannot be read (${code ?? 'unknown reason'}).`,
+      { cause: error },
+    );
   }
 }
 
@@ -76,10 +100,16 @@ function withOptions(diagram: Diagram, values: ReturnType<typeof parse>['values'
     if (!found) throw new Misuse(`--${name} knows ${known.join(', ')}; “${given}” is none of them.`);
     return found;
   };
-  if (values.dpi !== undefined && !(Number(values.dpi) >= 24 && Number(values.dpi) <= 1200)) throw new Misuse('--dpi takes a number from 24 to 1200.');
+  if (values.dpi !== undefined && !(Number(values.dpi) >= 24 && Number(values.dpi) <= 1200))
+    throw new Misuse('--dpi takes a number from 24 to 1200.');
   return {
     ...diagram,
-    look: choose('look', values.look, looks.map((look) => look.id), diagram.look),
+    look: choose(
+      'look',
+      values.look,
+      looks.map((look) => look.id),
+      diagram.look,
+    ),
     arrangement: {
       ...arrangement,
       direction: choose('direction', values.direction, ['down', 'right'], arrangement.direction),

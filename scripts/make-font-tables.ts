@@ -33,8 +33,17 @@ for (const [face, file] of Object.entries(faceFiles)) {
   }
   const blocks = face.startsWith('noto') ? kernedNoto : kerned;
   const has = new Set(points);
-  const letters = blocks.flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => from + i)).filter((point) => has.has(point));
-  tables[face] = { unitsPerEm: font.unitsPerEm, ascent: font.ascent, descent: -font.descent, capHeight: font.capHeight, runs, kerns: kernsOf(font, letters) };
+  const letters = blocks
+    .flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => from + i))
+    .filter((point) => has.has(point));
+  tables[face] = {
+    unitsPerEm: font.unitsPerEm,
+    ascent: font.ascent,
+    descent: -font.descent,
+    capHeight: font.capHeight,
+    runs,
+    kerns: kernsOf(font, letters),
+  };
 }
 writeFileSync(new URL('../src/core/measure/tables.generated.json', import.meta.url), JSON.stringify(tables));
 
@@ -43,7 +52,14 @@ function kernsOf(font: fontkit.Font, letters: number[]): number[][] {
   const rows: number[][] = [];
   for (const left of letters) {
     const text = letters.map((right) => String.fromCodePoint(left, right)).join('');
-    const { glyphs, positions } = font.layout(text, { liga: false, clig: false, calt: false, ccmp: false, locl: false, rlig: false });
+    const { glyphs, positions } = font.layout(text, {
+      liga: false,
+      clig: false,
+      calt: false,
+      ccmp: false,
+      locl: false,
+      rlig: false,
+    });
     if (glyphs.length !== letters.length * 2) continue;
     const row = [left];
     letters.forEach((right, i) => {

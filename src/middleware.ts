@@ -18,9 +18,12 @@ export const onRequest = defineMiddleware(async (context, next) => {
     } else {
       const token = cookies.get('dendrotax_session')?.value;
       const asset = url.pathname.startsWith('/_astro/') || url.pathname === '/favicon.svg';
-      context.locals.account = token && !asset && url.pathname !== '/api/health' ? await accountOfSession(database(), token) : null;
+      context.locals.account =
+        token && !asset && url.pathname !== '/api/health' ? await accountOfSession(database(), token) : null;
       if (!context.locals.account && !open.has(url.pathname) && !asset) {
-        answer = api ? json({ message: 'Sign in to go on.' }, { status: 401 }) : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+        answer = api
+          ? json({ message: 'Sign in to go on.' }, { status: 401 })
+          : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
       } else {
         answer = await next();
       }
@@ -46,7 +49,8 @@ function withHeaders(answer: Response): Response {
   headers.set('cross-origin-opener-policy', 'same-origin');
   const policy = headers.get('content-security-policy');
   if (policy) headers.set('content-security-policy', widened(policy));
-  else if (headers.get('content-type')?.startsWith('image/svg')) headers.set('content-security-policy', "default-src 'none'; style-src 'unsafe-inline'; font-src data:");
+  else if (headers.get('content-type')?.startsWith('image/svg'))
+    headers.set('content-security-policy', "default-src 'none'; style-src 'unsafe-inline'; font-src data:");
   return new Response(answer.body, { status: answer.status, statusText: answer.statusText, headers });
 }
 
@@ -77,5 +81,11 @@ function errorPage(error: unknown, path: string): Response {
         ? 'There is no such diagram among yours. It may have been erased, or belong to somebody else.'
         : 'Something went wrong on our side. Nothing is lost; load this page again.';
   const body = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Dendrotax</title><body style="font:17px/1.5 sans-serif;max-width:34em;margin:15vh auto;padding:0 1em"><h1>That did not work</h1><p>${text}</p><p><a href="/">To the desk</a></p></body></html>`;
-  return new Response(body, { status: told.status, headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" } });
+  return new Response(body, {
+    status: told.status,
+    headers: {
+      'content-type': 'text/html; charset=utf-8',
+      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
+    },
+  });
 }

@@ -10,5 +10,8 @@ declare module 'd3-flextree' {
     (tree: FlexNode<T>): FlexNode<T>;
     hierarchy(data: T): FlexNode<T>;
   }
-  export function flextree<T>(options: { spacing?: number | ((a: FlexNode<T>, b: FlexNode<T>) => number); nodeSize?: (node: FlexNode<T>) => [number, number] }): FlexLayout<T>;
+  export function flextree<T>(options: {
+    spacing?: number | ((a: FlexNode<T>, b: FlexNode<T>) => number);
+    nodeSize?: (node: FlexNode<T>) => [number, number];
+  }): FlexLayout<T>;
 }

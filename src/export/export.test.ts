@@ -14,7 +14,9 @@ import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
 import { svgOf } from './svg/svg';
 
-const staff = brackwaterStaff(readFileSync(fileURLToPath(new URL('../../demo/lists/brackwater-staff.csv', import.meta.url)), 'utf8'));
+const staff = brackwaterStaff(
+  readFileSync(fileURLToPath(new URL('../../demo/lists/brackwater-staff.csv', import.meta.url)), 'utf8'),
+);
 const { scene } = draw(staff);
 const names = Object.values(staff.entries).map((entry) => entry.name);
 /** All words of a PDF in any order, as Poppler reads them. */
@@ -51,7 +53,8 @@ describe('PDF', () => {
     // A4 is 210 × 297 mm; 1 mm = 72 / 25.4 pt.
     expect(info).toMatch(/Page size:\s+841\.89 x 595\.276 pts \(A4\)/);
     const words = wordsOf(pdf);
-    for (const name of names) for (const part of name.split(/[ -]/)) expect(words.some((word) => word.includes(part))).toBe(true);
+    for (const name of names)
+      for (const part of name.split(/[ -]/)) expect(words.some((word) => word.includes(part))).toBe(true);
     const fonts = execFileSync('pdffonts', ['-'], { input: pdf }).toString().trim().split('\n').slice(2);
     expect(fonts.length).toBeGreaterThanOrEqual(4);
     for (const font of fonts) expect(font).toMatch(/yes yes yes/);
@@ -69,17 +72,29 @@ describe('PNG', () => {
     expect(await at(192)).toEqual([2245, 1587]);
   });
   it('is refused in words where it would grow too large', async () => {
-    await expect(pngOf({ ...scene, sheet: { ...scene.sheet, width: 9000 } }, 300)).rejects.toThrow(/Choose 170 dpi or less/);
+    await expect(pngOf({ ...scene, sheet: { ...scene.sheet, width: 9000 } }, 300)).rejects.toThrow(
+      /Choose 170 dpi or less/,
+    );
   });
   it('draws the letters: a picture without text would be smaller by half', async () => {
-    const bare = { ...scene, groups: scene.groups.map((group) => ({ ...group, children: group.children.filter((one) => one.type !== 'text') })) };
+    const bare = {
+      ...scene,
+      groups: scene.groups.map((group) => ({
+        ...group,
+        children: group.children.filter((one) => one.type !== 'text'),
+      })),
+    };
     expect((await pngOf(bare)).length * 2).toBeLessThan((await pngOf(scene)).length);
   });
 });
 
 describe('every format', () => {
   it('writes an empty diagram and one with several tops without failing', async () => {
-    const several = diagramOf('org-chart', 'Tops', ['a', 'b'].map((id) => createEntry({ id, order: id, name: 'Ωμέγα Łódź' })));
+    const several = diagramOf(
+      'org-chart',
+      'Tops',
+      ['a', 'b'].map((id) => createEntry({ id, order: id, name: 'Ωμέγα Łódź' })),
+    );
     for (const diagram of [createDiagram('org-chart', 'Empty'), several] as Diagram[]) {
       for (const [id, { write }] of Object.entries(formats)) {
         const written = await write(diagram, draw(diagram).scene, {});
@@ -88,5 +103,10 @@ describe('every format', () => {
       }
     }
   });
-  it('JSON is the Scene itself', () => expect(JSON.parse(jsonOf(scene))).toMatchObject({ format: 1, sheet: { name: 'A4 landscape' }, tiers: { length: 5 } }));
+  it('JSON is the Scene itself', () =>
+    expect(JSON.parse(jsonOf(scene))).toMatchObject({
+      format: 1,
+      sheet: { name: 'A4 landscape' },
+      tiers: { length: 5 },
+    }));
 });

@@ -9,7 +9,11 @@ import { svgOf } from './svg/svg';
 
 export interface Format {
   readonly mime: string;
-  write(diagram: Diagram, scene: Scene, options: { dotsPerInch?: number }): Promise<Uint8Array | string> | Uint8Array | string;
+  write(
+    diagram: Diagram,
+    scene: Scene,
+    options: { dotsPerInch?: number },
+  ): Promise<Uint8Array | string> | Uint8Array | string;
 }
 
 /** Every format a diagram leaves in, by file ending. */

@@ -8,12 +8,21 @@ export const Account = z.object({ id: z.string(), email: z.string(), name: z.str
 export type Account = z.infer<typeof Account>;
 
 export const NewAccount = z.object({
-  email: z.email('Write the address like name@place.example.').max(200).transform((email) => email.toLowerCase()),
+  email: z
+    .email('Write the address like name@place.example.')
+    .max(200)
+    .transform((email) => email.toLowerCase()),
   name: z.string().trim().min(1, 'Write your name.').max(100),
   password: z.string().min(10, 'Take at least 10 characters for the password.').max(200),
 });
 
-export const SignIn = z.object({ email: z.string().max(200).transform((email) => email.trim().toLowerCase()), password: z.string().max(200) });
+export const SignIn = z.object({
+  email: z
+    .string()
+    .max(200)
+    .transform((email) => email.trim().toLowerCase()),
+  password: z.string().max(200),
+});
 
 const sessionDays = 30;
 const mostFailures = 8;
@@ -40,7 +49,8 @@ export async function checkSignIn(on: Connection, { email, password }: z.infer<t
     z.object({ n: z.coerce.number() }),
     sql`select count(*) as n from failed_sign_in where email = ${email} and at > now() - interval '15 minutes'`,
   );
-  if (failures.n >= mostFailures) throw new Refusal(429, 'There were too many wrong tries for this address. Wait 15 minutes and try again.');
+  if (failures.n >= mostFailures)
+    throw new Refusal(429, 'There were too many wrong tries for this address. Wait 15 minutes and try again.');
   const found = await maybeOne(
     on,
     Account.extend({ password_hash: z.string() }),

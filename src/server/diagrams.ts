@@ -38,7 +38,11 @@ export async function createStored(pool: pg.Pool, account: string, id: string, d
           on conflict (id) do nothing`,
     );
     if (made === 0) {
-      const own = await maybeOne(tx, z.object({ id: z.string() }), sql`select id from diagram where id = ${id} and owner = ${account}`);
+      const own = await maybeOne(
+        tx,
+        z.object({ id: z.string() }),
+        sql`select id from diagram where id = ${id} and owner = ${account}`,
+      );
       if (own) return;
       throw new Refusal(409, 'That id is taken. Try again.');
     }
@@ -47,7 +51,12 @@ export async function createStored(pool: pg.Pool, account: string, id: string, d
 }
 
 /** Brings the search index from one state of the entries to the next; entries that kept their identity are passed over. */
-export async function indexEntries(tx: Connection, diagram: string, before: Diagram['entries'], after: Diagram['entries']): Promise<void> {
+export async function indexEntries(
+  tx: Connection,
+  diagram: string,
+  before: Diagram['entries'],
+  after: Diagram['entries'],
+): Promise<void> {
   const gone = Object.keys(before).filter((id) => !after[id]);
   if (gone.length > 0) await run(tx, sql`delete from entry_text where diagram = ${diagram} and entry = any(${gone})`);
   const changed = Object.values(after).filter((entry) => {
@@ -57,7 +66,9 @@ export async function indexEntries(tx: Connection, diagram: string, before: Diag
   if (changed.length === 0) return;
   const ids = changed.map((entry) => entry.id);
   const names = changed.map((entry) => entry.name);
-  const texts = changed.map((entry) => [entry.name, ...entry.details, ...Object.values(entry.fields)].join(' ').toLowerCase());
+  const texts = changed.map((entry) =>
+    [entry.name, ...entry.details, ...Object.values(entry.fields)].join(' ').toLowerCase(),
+  );
   await run(
     tx,
     sql`insert into entry_text (diagram, entry, name, text)
@@ -79,7 +90,10 @@ const DeskRow = z.object({
   changedBy: z.string(),
   binned: z.boolean(),
 });
-export type DeskRow = Omit<z.infer<typeof DeskRow>, 'fresh' | 'tiers' | 'findings'> & { tiers: number; findings: number };
+export type DeskRow = Omit<z.infer<typeof DeskRow>, 'fresh' | 'tiers' | 'findings'> & {
+  tiers: number;
+  findings: number;
+};
 
 /** All diagrams of an account, newest change first; the binned ones too. Counts that are out of date are computed and kept. */
 export async function listDiagrams(pool: pg.Pool, account: string): Promise<DeskRow[]> {
@@ -94,7 +108,9 @@ export async function listDiagrams(pool: pg.Pool, account: string): Promise<Desk
   );
   const listed: DeskRow[] = [];
   for (const { fresh, ...row } of rows) {
-    const summary = fresh ? { tiers: row.tiers ?? 0, findings: row.findings ?? 0 } : await summarise(pool, account, row.id);
+    const summary = fresh
+      ? { tiers: row.tiers ?? 0, findings: row.findings ?? 0 }
+      : await summarise(pool, account, row.id);
     listed.push({ ...row, ...summary });
   }
   return listed;
@@ -122,11 +138,20 @@ export async function setBinned(on: Connection, account: string, id: string, bin
 
 /** For good; only from the bin. */
 export async function eraseDiagram(on: Connection, account: string, id: string): Promise<void> {
-  const touched = await run(on, sql`delete from diagram where id = ${id} and owner = ${account} and binned_at is not null`);
+  const touched = await run(
+    on,
+    sql`delete from diagram where id = ${id} and owner = ${account} and binned_at is not null`,
+  );
   if (touched === 0) throw notFound();
 }
 
-const Found = z.object({ diagram: z.string(), title: z.string(), entry: z.string(), name: z.string(), text: z.string() });
+const Found = z.object({
+  diagram: z.string(),
+  title: z.string(),
+  entry: z.string(),
+  name: z.string(),
+  text: z.string(),
+});
 export type Found = z.infer<typeof Found>;
 
 /** Entries whose text holds every word of the query, in diagrams of this account that are not in the bin. */
@@ -143,7 +168,11 @@ export async function searchEntries(on: Connection, account: string, query: stri
 }
 
 export const revisionOf = async (on: Connection, account: string, id: string): Promise<number> => {
-  const row = await maybeOne(on, z.object({ revision: z.number() }), sql`select revision from diagram where id = ${id} and owner = ${account}`);
+  const row = await maybeOne(
+    on,
+    z.object({ revision: z.number() }),
+    sql`select revision from diagram where id = ${id} and owner = ${account}`,
+  );
   if (!row) throw notFound();
   return row.revision;
 };

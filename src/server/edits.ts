@@ -37,11 +37,21 @@ const Stored = z.object({ body: z.unknown(), revision: z.number() });
  */
 export function submitBatch(pool: pg.Pool, account: string, id: string, batch: Batch): Promise<BatchAnswer> {
   return withTransaction(pool, async (tx) => {
-    const row = await maybeOne(tx, Stored, sql`select body, revision from diagram where id = ${id} and owner = ${account} for update`);
+    const row = await maybeOne(
+      tx,
+      Stored,
+      sql`select body, revision from diagram where id = ${id} and owner = ${account} for update`,
+    );
     if (!row) throw notFound();
     const asked = batch.gestures.map((gesture) => gesture.id);
     const known = new Set(
-      (await many(tx, z.object({ gesture: z.string() }), sql`select gesture from edit where diagram = ${id} and gesture = any(${asked})`)).map((one) => one.gesture),
+      (
+        await many(
+          tx,
+          z.object({ gesture: z.string() }),
+          sql`select gesture from edit where diagram = ${id} and gesture = any(${asked})`,
+        )
+      ).map((one) => one.gesture),
     );
     const before = openDiagram(row.body);
     let diagram = before;
@@ -72,7 +82,9 @@ export function submitBatch(pool: pg.Pool, account: string, id: string, batch: B
       await run(tx, sql`select pg_notify('diagram', ${JSON.stringify({ id, revision })})`);
     }
     const sent = new Set(asked);
-    const edits = (await editsSince(tx, id, batch.base)).map((edit) => (sent.has(edit.id) ? { revision: edit.revision, id: edit.id } : edit));
+    const edits = (await editsSince(tx, id, batch.base)).map((edit) =>
+      sent.has(edit.id) ? { revision: edit.revision, id: edit.id } : edit,
+    );
     return { revision, edits, refused };
   });
 }

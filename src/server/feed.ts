@@ -28,7 +28,8 @@ class Feed {
     client.on('end', () => this.lost(client));
     client.on('notification', ({ payload }) => {
       const notice = Notice.safeParse(JSON.parse(payload ?? 'null'));
-      if (notice.success) for (const listener of this.listeners.get(notice.data.id) ?? []) listener(notice.data.revision);
+      if (notice.success)
+        for (const listener of this.listeners.get(notice.data.id) ?? []) listener(notice.data.revision);
     });
     try {
       await client.connect();

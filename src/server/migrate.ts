@@ -10,8 +10,12 @@ export async function migrate(pool: pg.Pool, folder: string): Promise<string[]> 
   const applied: string[] = [];
   await withTransaction(pool, async (tx) => {
     await tx.query(`select pg_advisory_xact_lock(hashtext('dendrotax migrations'))`);
-    await tx.query('create table if not exists migration (name text primary key, applied_at timestamptz not null default now())');
-    const done = new Set((await many(tx, z.object({ name: z.string() }), sql`select name from migration`)).map((row) => row.name));
+    await tx.query(
+      'create table if not exists migration (name text primary key, applied_at timestamptz not null default now())',
+    );
+    const done = new Set(
+      (await many(tx, z.object({ name: z.string() }), sql`select name from migration`)).map((row) => row.name),
+    );
     for (const file of files) {
       if (done.has(file)) continue;
       await tx.query(await readFile(join(folder, file), 'utf8'));

@@ -8,7 +8,15 @@ import { openDiagram } from '../core/model';
 import { commands, diagramFromParents, diagrams } from '../core/testing/arbitrary';
 import { accountOfSession, checkSignIn, closeSession, createAccount, openSession, type Account } from './accounts';
 import { withTransaction } from './database';
-import { createStored, eraseDiagram, listDiagrams, readDiagram, revisionOf, searchEntries, setBinned } from './diagrams';
+import {
+  createStored,
+  eraseDiagram,
+  listDiagrams,
+  readDiagram,
+  revisionOf,
+  searchEntries,
+  setBinned,
+} from './diagrams';
 import { editsSince, submitBatch } from './edits';
 import { migrate } from './migrate';
 
@@ -16,7 +24,8 @@ const address = process.env.TEST_DATABASE_URL;
 let pool: pg.Pool;
 let ada: Account;
 let bo: Account;
-const person = (name: string) => createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
+const person = (name: string) =>
+  createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
 const stored = async (owner: Account, diagram = diagramFromParents([-1, 0, 0, 1])) => {
   const id = randomUUID();
   await createStored(pool, owner.id, id, diagram);
@@ -52,18 +61,27 @@ describe.skipIf(!address)('the server on a real database', () => {
     it('the right password signs in, a wrong one or an unknown address does not', async () => {
       expect(await checkSignIn(pool, { email: ada.email, password: 'estuary-mud-9' })).toEqual(ada);
       await expect(checkSignIn(pool, { email: ada.email, password: 'wrong' })).rejects.toMatchObject({ status: 401 });
-      await expect(checkSignIn(pool, { email: 'nobody@brackwater.example', password: 'x' })).rejects.toMatchObject({ status: 401 });
+      await expect(checkSignIn(pool, { email: 'nobody@brackwater.example', password: 'x' })).rejects.toMatchObject({
+        status: 401,
+      });
     });
     it('passwords are kept as argon2id, session secrets as a hash', async () => {
-      const { rows } = await pool.query<{ password_hash: string }>('select password_hash from account where id = $1', [ada.id]);
+      const { rows } = await pool.query<{ password_hash: string }>('select password_hash from account where id = $1', [
+        ada.id,
+      ]);
       expect(rows[0]!.password_hash).toMatch(/^\$argon2id\$/);
       const { token } = await openSession(pool, ada.id);
       expect((await pool.query('select 1 from session where token_hash = $1', [token])).rowCount).toBe(0);
     });
     it('after eight wrong tries even the right password has to wait', async () => {
       const victim = await person('Cy Dee');
-      for (let i = 0; i < 8; i++) await expect(checkSignIn(pool, { email: victim.email, password: 'wrong' })).rejects.toMatchObject({ status: 401 });
-      await expect(checkSignIn(pool, { email: victim.email, password: 'estuary-mud-9' })).rejects.toMatchObject({ status: 429 });
+      for (let i = 0; i < 8; i++)
+        await expect(checkSignIn(pool, { email: victim.email, password: 'wrong' })).rejects.toMatchObject({
+          status: 401,
+        });
+      await expect(checkSignIn(pool, { email: victim.email, password: 'estuary-mud-9' })).rejects.toMatchObject({
+        status: 429,
+      });
     });
     it('a session leads to its account until it is closed', async () => {
       const { token } = await openSession(pool, ada.id);
@@ -73,7 +91,9 @@ describe.skipIf(!address)('the server on a real database', () => {
       expect(await accountOfSession(pool, 'made up')).toBeNull();
     });
     it('one address has one account', async () => {
-      await expect(createAccount(pool, { email: ada.email, name: 'x', password: 'estuary-mud-9' })).rejects.toMatchObject({ status: 409 });
+      await expect(
+        createAccount(pool, { email: ada.email, name: 'x', password: 'estuary-mud-9' }),
+      ).rejects.toMatchObject({ status: 409 });
     });
   });
 
@@ -84,11 +104,16 @@ describe.skipIf(!address)('the server on a real database', () => {
       expect(await readDiagram(pool, ada.id, id)).toEqual({ id, diagram, revision: 0, binned: false });
     });
     it('nobody sees, changes, bins, erases or finds another’s', async () => {
-      const id = await stored(ada, diagramFromParents([-1], () => 'Zebulon Quirke'));
+      const id = await stored(
+        ada,
+        diagramFromParents([-1], () => 'Zebulon Quirke'),
+      );
       const refused = { status: 404 };
       await expect(readDiagram(pool, bo.id, id)).rejects.toMatchObject(refused);
       await expect(revisionOf(pool, bo.id, id)).rejects.toMatchObject(refused);
-      await expect(submitBatch(pool, bo.id, id, { base: 0, gestures: [gesture(rename('e0', 'x'))] })).rejects.toMatchObject(refused);
+      await expect(
+        submitBatch(pool, bo.id, id, { base: 0, gestures: [gesture(rename('e0', 'x'))] }),
+      ).rejects.toMatchObject(refused);
       await expect(setBinned(pool, bo.id, id, true)).rejects.toMatchObject(refused);
       await setBinned(pool, ada.id, id, true);
       await expect(eraseDiagram(pool, bo.id, id)).rejects.toMatchObject(refused);
@@ -101,7 +126,9 @@ describe.skipIf(!address)('the server on a real database', () => {
     it('are listed with entries, tiers and findings, and again after an edit', async () => {
       const carol = await person('Carol');
       const id = await stored(carol);
-      expect(await listDiagrams(pool, carol.id)).toMatchObject([{ id, entries: 4, tiers: 3, findings: 0, changedBy: 'Carol', binned: false }]);
+      expect(await listDiagrams(pool, carol.id)).toMatchObject([
+        { id, entries: 4, tiers: 3, findings: 0, changedBy: 'Carol', binned: false },
+      ]);
       await submitBatch(pool, carol.id, id, { base: 0, gestures: [gesture(rename('e3', ''))] });
       expect(await listDiagrams(pool, carol.id)).toMatchObject([{ id, findings: 1, revision: 1 }]);
     });
@@ -113,12 +140,19 @@ describe.skipIf(!address)('the server on a real database', () => {
       await expect(readDiagram(pool, ada.id, id)).rejects.toMatchObject({ status: 404 });
     });
     it('people are found by any words of their line, also after they were renamed or removed', async () => {
-      const id = await stored(ada, diagramFromParents([-1, 0], (i) => (i === 0 ? 'Oona Tidewater' : 'Percival Shingle_100%')));
-      const found = async (query: string) => (await searchEntries(pool, ada.id, query)).filter((one) => one.diagram === id).map((one) => one.entry);
+      const id = await stored(
+        ada,
+        diagramFromParents([-1, 0], (i) => (i === 0 ? 'Oona Tidewater' : 'Percival Shingle_100%')),
+      );
+      const found = async (query: string) =>
+        (await searchEntries(pool, ada.id, query)).filter((one) => one.diagram === id).map((one) => one.entry);
       expect(await found('tide oona')).toEqual(['e0']);
       expect(await found('_100%')).toEqual(['e1']);
       expect(await found('%')).toEqual(['e1']);
-      await submitBatch(pool, ada.id, id, { base: 0, gestures: [gesture(rename('e0', 'Una Ebb')), gesture({ kind: 'removeEntries', ids: ['e1'] })] });
+      await submitBatch(pool, ada.id, id, {
+        base: 0,
+        gestures: [gesture(rename('e0', 'Una Ebb')), gesture({ kind: 'removeEntries', ids: ['e1'] })],
+      });
       expect(await found('tidewater')).toEqual([]);
       expect(await found('una')).toEqual(['e0']);
       expect(await found('percival')).toEqual([]);
@@ -129,7 +163,14 @@ describe.skipIf(!address)('the server on a real database', () => {
     it('each gesture is one revision in the log', async () => {
       const id = await stored(ada);
       const [a, b] = [gesture(rename('e1', 'One')), gesture(rename('e2', 'Two'))];
-      expect(await submitBatch(pool, ada.id, id, { base: 0, gestures: [a, b] })).toEqual({ revision: 2, edits: [{ revision: 1, id: a.id }, { revision: 2, id: b.id }], refused: [] });
+      expect(await submitBatch(pool, ada.id, id, { base: 0, gestures: [a, b] })).toEqual({
+        revision: 2,
+        edits: [
+          { revision: 1, id: a.id },
+          { revision: 2, id: b.id },
+        ],
+        refused: [],
+      });
       expect(await editsSince(pool, id, 1)).toEqual([{ revision: 2, id: b.id, commands: b.commands }]);
     });
     it('on an older revision a gesture is put onto the newest one, and what others did is told', async () => {
@@ -138,7 +179,10 @@ describe.skipIf(!address)('the server on a real database', () => {
       await submitBatch(pool, ada.id, id, { base: 0, gestures: [first] });
       const second = gesture(rename('e2', 'Second'));
       const answer = await submitBatch(pool, ada.id, id, { base: 0, gestures: [second] });
-      expect(answer.edits).toEqual([{ revision: 1, id: first.id, commands: first.commands }, { revision: 2, id: second.id }]);
+      expect(answer.edits).toEqual([
+        { revision: 1, id: first.id, commands: first.commands },
+        { revision: 2, id: second.id },
+      ]);
       const { diagram } = await readDiagram(pool, ada.id, id);
       expect([diagram.entries.e1!.name, diagram.entries.e2!.name]).toEqual(['First', 'Second']);
     });
@@ -152,13 +196,27 @@ describe.skipIf(!address)('the server on a real database', () => {
     });
     it('one that is sent again, because its answer was lost, is not applied again', async () => {
       const id = await stored(ada);
-      const add = gesture({ kind: 'addEntries', entries: [{ id: 'n', name: 'New', details: [], fields: {}, role: null, parent: 'e0', order: 'z' }], links: [], branches: {}, only: {} });
+      const add = gesture({
+        kind: 'addEntries',
+        entries: [{ id: 'n', name: 'New', details: [], fields: {}, role: null, parent: 'e0', order: 'z' }],
+        links: [],
+        branches: {},
+        only: {},
+      });
       await submitBatch(pool, ada.id, id, { base: 0, gestures: [add] });
-      expect(await submitBatch(pool, ada.id, id, { base: 0, gestures: [add] })).toEqual({ revision: 1, edits: [{ revision: 1, id: add.id }], refused: [] });
+      expect(await submitBatch(pool, ada.id, id, { base: 0, gestures: [add] })).toEqual({
+        revision: 1,
+        edits: [{ revision: 1, id: add.id }],
+        refused: [],
+      });
     });
     it('ten windows at once lose nothing', async () => {
       const id = await stored(ada, diagramFromParents([-1, ...new Array<number>(10).fill(0)]));
-      await Promise.all(Array.from({ length: 10 }, (_, i) => submitBatch(pool, ada.id, id, { base: 0, gestures: [gesture(rename(`e${i + 1}`, `Window ${i}`))] })));
+      await Promise.all(
+        Array.from({ length: 10 }, (_, i) =>
+          submitBatch(pool, ada.id, id, { base: 0, gestures: [gesture(rename(`e${i + 1}`, `Window ${i}`))] }),
+        ),
+      );
       const { diagram, revision } = await readDiagram(pool, ada.id, id);
       expect(revision).toBe(10);
       for (let i = 0; i < 10; i++) expect(diagram.entries[`e${i + 1}`]!.name).toBe(`Window ${i}`);

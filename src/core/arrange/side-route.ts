@@ -100,7 +100,11 @@ function withoutRepeats(points: readonly number[]): number[] {
     const [x, y] = [points[p]!, points[p + 1]!];
     const n = kept.length;
     if (n >= 2 && kept[n - 2] === x && kept[n - 1] === y) continue;
-    if (n >= 4 && ((kept[n - 4] === kept[n - 2] && kept[n - 2] === x) || (kept[n - 3] === kept[n - 1] && kept[n - 1] === y))) kept.length -= 2;
+    if (
+      n >= 4 &&
+      ((kept[n - 4] === kept[n - 2] && kept[n - 2] === x) || (kept[n - 3] === kept[n - 1] && kept[n - 1] === y))
+    )
+      kept.length -= 2;
     kept.push(x, y);
   }
   return kept;

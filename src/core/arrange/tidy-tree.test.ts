@@ -10,21 +10,29 @@ interface Tree {
 const gaps = { siblingGap: 10, branchGap: 24 };
 /** Trees whose parents never step back, which is level order when re-sorted below. */
 const trees = (most: number, kids = Infinity): fc.Arbitrary<Tree> =>
-  fc.array(fc.record({ draw: fc.nat({ max: 1_000_000 }), size: fc.integer({ min: 10, max: 120 }) }), { minLength: 1, maxLength: most }).map((nodes) => {
-    const parent: number[] = [];
-    const used: number[] = [];
-    nodes.forEach(({ draw }, i) => {
-      let p = i === 0 ? -1 : draw % i;
-      while (p >= 0 && used[p]! >= kids) p = (p + 1) % i;
-      parent.push(p);
-      used.push(0);
-      if (p >= 0) used[p]!++;
+  fc
+    .array(fc.record({ draw: fc.nat({ max: 1_000_000 }), size: fc.integer({ min: 10, max: 120 }) }), {
+      minLength: 1,
+      maxLength: most,
+    })
+    .map((nodes) => {
+      const parent: number[] = [];
+      const used: number[] = [];
+      nodes.forEach(({ draw }, i) => {
+        let p = i === 0 ? -1 : draw % i;
+        while (p >= 0 && used[p]! >= kids) p = (p + 1) % i;
+        parent.push(p);
+        used.push(0);
+        if (p >= 0) used[p]!++;
+      });
+      return { parent, breadth: nodes.map((node) => node.size) };
     });
-    return { parent, breadth: nodes.map((node) => node.size) };
-  });
 
 /** Level order with the children of each node in list order (or against it). */
-function input({ parent, breadth }: Tree, reversed = false): TidyTreeInput & { at: number[]; depth: number[]; up: number[] } {
+function input(
+  { parent, breadth }: Tree,
+  reversed = false,
+): TidyTreeInput & { at: number[]; depth: number[]; up: number[] } {
   const kids: number[][] = parent.map(() => []);
   parent.forEach((p, i) => p >= 0 && kids[p]!.push(i));
   if (reversed) for (const list of kids) list.reverse();
@@ -43,7 +51,16 @@ function input({ parent, breadth }: Tree, reversed = false): TidyTreeInput & { a
   const up = order.map((node) => (parent[node]! < 0 ? -1 : at[parent[node]!]!));
   const depth: number[] = [];
   up.forEach((p, i) => (depth[i] = p < 0 ? 0 : depth[p]! + 1));
-  return { roots: 1, first, count, breadth: Float64Array.from(order, (node) => breadth[node]!), ...gaps, at, depth, up };
+  return {
+    roots: 1,
+    first,
+    count,
+    breadth: Float64Array.from(order, (node) => breadth[node]!),
+    ...gaps,
+    at,
+    depth,
+    up,
+  };
 }
 
 interface Node {
@@ -76,7 +93,9 @@ describe('tidy tree', () => {
         for (let i = 1; i < x.length; i++) {
           if (given.depth[i] !== given.depth[i - 1]) continue;
           const free = x[i]! - given.breadth[i]! / 2 - (x[i - 1]! + given.breadth[i - 1]! / 2);
-          expect(free).toBeGreaterThanOrEqual((given.up[i] === given.up[i - 1] ? gaps.siblingGap : gaps.branchGap) - 1e-6);
+          expect(free).toBeGreaterThanOrEqual(
+            (given.up[i] === given.up[i - 1] ? gaps.siblingGap : gaps.branchGap) - 1e-6,
+          );
         }
         for (let i = 0; i < x.length; i++) {
           if (given.count[i] === 0) continue;
@@ -97,7 +116,8 @@ describe('tidy tree', () => {
         const x = tidyTree(there);
         const m = tidyTree(back);
         const width = extent(there, x);
-        for (let node = 0; node < tree.parent.length; node++) expect(m[back.at[node]!]).toBeCloseTo(width - x[there.at[node]!]!, 6);
+        for (let node = 0; node < tree.parent.length; node++)
+          expect(m[back.at[node]!]).toBeCloseTo(width - x[there.at[node]!]!, 6);
       }),
       { numRuns: 300 },
     );
@@ -120,7 +140,8 @@ describe('tidy tree', () => {
         const x = tidyTree(given);
         const there = reference(given, false);
         const back = reference(given, true);
-        for (let i = 0; i < x.length; i++) expect(x[i]! - x[0]!).toBeCloseTo((there[i]! - there[0]! - (back[i]! - back[0]!)) / 2, 6);
+        for (let i = 0; i < x.length; i++)
+          expect(x[i]! - x[0]!).toBeCloseTo((there[i]! - there[0]! - (back[i]! - back[0]!)) / 2, 6);
         expect(extent(given, x)).toBeLessThanOrEqual(extent(given, there) + 1e-6);
       }),
       { numRuns: 300 },
@@ -178,7 +199,11 @@ describe('tidy tree', () => {
   });
   it('sets several roots side by side, and nothing for an empty forest', () => {
     const none = new Int32Array(2);
-    expect([...tidyTree({ roots: 2, first: none, count: none, breadth: Float64Array.of(20, 40), ...gaps })]).toEqual([10, 50]);
-    expect(tidyTree({ roots: 0, first: new Int32Array(0), count: new Int32Array(0), breadth: new Float64Array(0), ...gaps })).toHaveLength(0);
+    expect([...tidyTree({ roots: 2, first: none, count: none, breadth: Float64Array.of(20, 40), ...gaps })]).toEqual([
+      10, 50,
+    ]);
+    expect(
+      tidyTree({ roots: 0, first: new Int32Array(0), count: new Int32Array(0), breadth: new Float64Array(0), ...gaps }),
+    ).toHaveLength(0);
   });
 });

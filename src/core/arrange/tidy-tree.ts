@@ -165,7 +165,14 @@ function placeSiblings(input: TidyTreeInput, work: Workspace, start: number, k: 
  * Places sibling `c` as near as it can stand to all siblings before it, walking down the right contour of those and the left contour
  * of `c`, and threads the contours together. Returns whether `c` was pushed by a sibling other than the one just before it.
  */
-function separate(input: TidyTreeInput, work: Workspace, start: number, before: number, c: number, step: 1 | -1): boolean {
+function separate(
+  input: TidyTreeInput,
+  work: Workspace,
+  start: number,
+  before: number,
+  c: number,
+  step: 1 | -1,
+): boolean {
   const { first, count, breadth, branchGap } = input;
   const { offset, height, higher, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
   let left = before;
@@ -210,7 +217,8 @@ function separate(input: TidyTreeInput, work: Workspace, start: number, before: 
 }
 
 const leftChild = (first: Int32Array, count: Int32Array, v: number): number => (count[v]! > 0 ? first[v]! : -1);
-const rightChild = (first: Int32Array, count: Int32Array, v: number): number => (count[v]! > 0 ? first[v]! + count[v]! - 1 : -1);
+const rightChild = (first: Int32Array, count: Int32Array, v: number): number =>
+  count[v]! > 0 ? first[v]! + count[v]! - 1 : -1;
 
 /** Notes that the siblings between `toucher` and `c` share the room that `push` opened, in equal parts. */
 function shareOut(work: Workspace, toucher: number, c: number, push: number, step: 1 | -1): void {
@@ -222,8 +230,27 @@ function shareOut(work: Workspace, toucher: number, c: number, push: number, ste
 }
 
 /** Whichever side is deeper, the contour of the joined siblings goes on in it. `left` and `right` are −1 where a contour has ended. */
-function thread(work: Workspace, start: number, before: number, c: number, left: number, leftAt: number, right: number, rightAt: number): void {
-  const { offset, lowLeft, lowLeftOffset, lowRight, lowRightOffset, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
+function thread(
+  work: Workspace,
+  start: number,
+  before: number,
+  c: number,
+  left: number,
+  leftAt: number,
+  right: number,
+  rightAt: number,
+): void {
+  const {
+    offset,
+    lowLeft,
+    lowLeftOffset,
+    lowRight,
+    lowRightOffset,
+    nextLeft,
+    nextLeftOffset,
+    nextRight,
+    nextRightOffset,
+  } = work;
   if (left < 0 && right >= 0) {
     const low = lowLeft[start]!;
     nextLeft[low] = right;

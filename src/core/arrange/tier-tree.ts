@@ -113,7 +113,8 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
       lowestRegular = Math.max(lowestRegular, t);
     }
   }
-  const columns = input.lowest === 'column' && input.direction === 'down' && lowestRegular > 0 && lowestRegular === tierTotal - 1;
+  const columns =
+    input.lowest === 'column' && input.direction === 'down' && lowestRegular > 0 && lowestRegular === tierTotal - 1;
   for (let i = 0; i < n; i++) {
     const t = input.tier[i]!;
     if (input.count[i] === 0) continue;
@@ -141,7 +142,8 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
 /** Assistants stand in pairs, pair below pair. */
 function stripDepth(aside: readonly number[], along: Float64Array): number {
   let depth = 0;
-  for (let k = 0; k < aside.length; k += 2) depth += Math.max(along[aside[k]!]!, along[aside[k + 1] ?? aside[k]!]!) + (k > 0 ? clear : 0);
+  for (let k = 0; k < aside.length; k += 2)
+    depth += Math.max(along[aside[k]!]!, along[aside[k + 1] ?? aside[k]!]!) + (k > 0 ? clear : 0);
   return depth;
 }
 
@@ -176,7 +178,12 @@ function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths)
     count[node] = what.length - first[node]!;
   }
   return {
-    forest: { roots: input.roots, first: Int32Array.from(first), count: Int32Array.from(count), breadth: Float64Array.from(breadth) },
+    forest: {
+      roots: input.roots,
+      first: Int32Array.from(first),
+      count: Int32Array.from(count),
+      breadth: Float64Array.from(breadth),
+    },
     what,
     entry,
   };
@@ -213,12 +220,21 @@ function placeColumn(input: TierTreeInput, { along, b, d }: Shape, depths: Depth
 }
 
 /** Assistants in pairs: the first of a pair after the line, the second before it. */
-function placeBeside(input: TierTreeInput, { across, along, b, d }: Shape, depths: Depths, i: number, centre: number): void {
+function placeBeside(
+  input: TierTreeInput,
+  { across, along, b, d }: Shape,
+  depths: Depths,
+  i: number,
+  centre: number,
+): void {
   let at = depths.tiers[input.tier[i]!]!.start;
   const aside = besideChildren(input, i);
   for (let k = 0; k < aside.length; k += 2) {
     let deepest = 0;
-    for (const [side, c] of [[1, aside[k]], [-1, aside[k + 1]]] as const) {
+    for (const [side, c] of [
+      [1, aside[k]],
+      [-1, aside[k + 1]],
+    ] as const) {
       if (c === undefined) continue;
       b[c] = centre + side * (clear + across[c]! / 2);
       d[c] = at;
@@ -250,7 +266,11 @@ function fanOf(input: TierTreeInput, { across, along, b, d }: Shape, depths: Dep
     for (const c of kids) {
       const middle = d[c]! + along[c]! / 2;
       const edge = b[c]! - across[c]! / 2;
-      lines.push(c === lastKid ? { points: [stem, from, stem, bus, spine, bus, spine, middle, edge, middle] } : { points: [spine, middle, edge, middle] });
+      lines.push(
+        c === lastKid
+          ? { points: [stem, from, stem, bus, spine, bus, spine, middle, edge, middle] }
+          : { points: [spine, middle, edge, middle] },
+      );
     }
     return lines;
   }
@@ -270,15 +290,23 @@ function finish(shape: Shape, depths: Depths, fans: Map<number, Polyline[]>, dow
     left = Math.min(left, b[i]! - across[i]! / 2);
     right = Math.max(right, b[i]! + across[i]! / 2);
   }
-  for (const lines of fans.values()) for (const { points } of lines) for (let p = 0; p < points.length; p += 2) left = Math.min(left, points[p]!);
+  for (const lines of fans.values())
+    for (const { points } of lines) for (let p = 0; p < points.length; p += 2) left = Math.min(left, points[p]!);
   const start = new Float64Array(n);
   for (let i = 0; i < n; i++) start[i] = b[i]! - across[i]! / 2 - left;
   const depth = depths.tiers.at(-1)?.end ?? 0;
   const moved = new Map<number, Polyline[]>();
   for (const [i, lines] of fans) {
-    moved.set(i, lines.map(({ points }) => ({ points: points.map((_, p) => at(points, p, left, down)) })));
+    moved.set(
+      i,
+      lines.map(({ points }) => ({ points: points.map((_, p) => at(points, p, left, down)) })),
+    );
   }
-  const tiers = depths.tiers.map((tier) => ({ start: tier.start, rowStart: tier.rowStart, end: Math.max(tier.end, tier.start) }));
+  const tiers = depths.tiers.map((tier) => ({
+    start: tier.start,
+    rowStart: tier.rowStart,
+    end: Math.max(tier.end, tier.start),
+  }));
   return down
     ? { x: start, y: d, width: right - left, height: depth, tiers, fans: moved }
     : { x: d, y: start, width: depth, height: right - left, tiers, fans: moved };

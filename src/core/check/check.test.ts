@@ -17,10 +17,15 @@ describe('checks of an org chart', () => {
   it.each<[string, string, Gesture, string[]]>([
     ['an entry without a name', 'no-name', [{ kind: 'rename', id: 'e1', name: ' ' }], ['e1']],
     ['two people of one name', 'same-name', [{ kind: 'rename', id: 'e1', name: 'person 2' }], ['e1', 'e2']],
-    ['text that does not read on its fill', 'low-contrast', [
-      { kind: 'setStyle', scope: { kind: 'this', entry: 'e2' }, property: 'fill', value: '#999999' },
-      { kind: 'setStyle', scope: { kind: 'this', entry: 'e2' }, property: 'text', value: '#888888' },
-    ], ['e2']],
+    [
+      'text that does not read on its fill',
+      'low-contrast',
+      [
+        { kind: 'setStyle', scope: { kind: 'this', entry: 'e2' }, property: 'fill', value: '#999999' },
+        { kind: 'setStyle', scope: { kind: 'this', entry: 'e2' }, property: 'text', value: '#888888' },
+      ],
+      ['e2'],
+    ],
     ['a character no font has', 'no-glyph', [{ kind: 'rename', id: 'e1', name: '漢' }], ['e1']],
     ['several tops', 'several-tops', [{ kind: 'moveBranch', id: 'e2', parent: null, order: 'z' }], ['e0', 'e2']],
     ['a vacant post', 'vacancy', [{ kind: 'setRole', id: 'e2', role: 'vacancy' }], ['e2']],

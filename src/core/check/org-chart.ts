@@ -10,7 +10,12 @@ const leastPrintedPt = 8;
 const widestSpan = 10;
 
 /** What an org chart is tested against. Findings come in the order of how much they matter. O(entries). */
-export function checkOrgChart(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], scene: Scene): Finding[] {
+export function checkOrgChart(
+  diagram: Diagram,
+  structure: Structure,
+  styles: readonly BoxStyle[],
+  scene: Scene,
+): Finding[] {
   return [
     ...tray(diagram),
     ...nameless(diagram, structure),
@@ -29,13 +34,23 @@ const nameOf = (diagram: Diagram, id: string): string => diagram.entries[id]!.na
 function tray(diagram: Diagram): Finding[] {
   const n = diagram.notPlaced.length;
   if (n === 0) return [];
-  return [finding('not-placed', 'warning', `${n} ${n === 1 ? 'line of the list has' : 'lines of the list have'} no place yet. Find them under the list.`)];
+  return [
+    finding(
+      'not-placed',
+      'warning',
+      `${n} ${n === 1 ? 'line of the list has' : 'lines of the list have'} no place yet. Find them under the list.`,
+    ),
+  ];
 }
 
 function nameless(diagram: Diagram, structure: Structure): Finding[] {
   const ids = structure.ids.filter((id) => diagram.entries[id]!.name.trim() === '');
   if (ids.length === 0) return [];
-  return [finding('no-name', 'warning', `${ids.length} ${ids.length === 1 ? 'entry has' : 'entries have'} no name.`, { entries: ids })];
+  return [
+    finding('no-name', 'warning', `${ids.length} ${ids.length === 1 ? 'entry has' : 'entries have'} no name.`, {
+      entries: ids,
+    }),
+  ];
 }
 
 function sameNames(diagram: Diagram, structure: Structure): Finding[] {
@@ -50,7 +65,11 @@ function sameNames(diagram: Diagram, structure: Structure): Finding[] {
   }
   return [...byName.values()]
     .filter((ids) => ids.length > 1)
-    .map((ids) => finding('same-name', 'warning', `${nameOf(diagram, ids[0]!)} stands in the list ${ids.length} times.`, { entries: ids }));
+    .map((ids) =>
+      finding('same-name', 'warning', `${nameOf(diagram, ids[0]!)} stands in the list ${ids.length} times.`, {
+        entries: ids,
+      }),
+    );
 }
 
 function legibility(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[]): Finding[] {
@@ -64,7 +83,12 @@ function legibility(diagram: Diagram, structure: Structure, styles: readonly Box
   return [...poor].map(([style, ids]) => {
     const ratio = contrastRatio(style.text, style.fill).toFixed(1);
     const whose = ids.length === 1 ? nameOf(diagram, ids[0]!) : `${ids.length} boxes`;
-    return finding('low-contrast', 'warning', `The text of ${whose} stands ${ratio} : 1 against its fill; 4.5 : 1 is the least that reads well. Choose a darker or lighter text.`, { entries: ids });
+    return finding(
+      'low-contrast',
+      'warning',
+      `The text of ${whose} stands ${ratio} : 1 against its fill; 4.5 : 1 is the least that reads well. Choose a darker or lighter text.`,
+      { entries: ids },
+    );
   });
 }
 
@@ -72,8 +96,15 @@ function smallPrint(diagram: Diagram, scene: Scene): Finding[] {
   if (scene.smallestText === null) return [];
   const points = scene.smallestText * 0.75;
   if (points >= leastPrintedPt - 0.05) return [];
-  const larger = diagram.sheet.size === 'drawing' ? '' : ' Take a larger sheet, turn it, or bring tiers and boxes closer together.';
-  return [finding('small-print', 'warning', `The smallest text prints at ${points.toFixed(1)} pt; below 8 pt it is hard to read on paper.${larger}`)];
+  const larger =
+    diagram.sheet.size === 'drawing' ? '' : ' Take a larger sheet, turn it, or bring tiers and boxes closer together.';
+  return [
+    finding(
+      'small-print',
+      'warning',
+      `The smallest text prints at ${points.toFixed(1)} pt; below 8 pt it is hard to read on paper.${larger}`,
+    ),
+  ];
 }
 
 function glyphs(diagram: Diagram, structure: Structure): Finding[] {
@@ -88,21 +119,46 @@ function glyphs(diagram: Diagram, structure: Structure): Finding[] {
   }
   if (ids.length === 0) return [];
   const shown = [...missing].slice(0, 8).join(' ');
-  return [finding('no-glyph', 'warning', `The fonts lack some characters (${shown}); on other machines they may look different or be missing.`, { entries: ids })];
+  return [
+    finding(
+      'no-glyph',
+      'warning',
+      `The fonts lack some characters (${shown}); on other machines they may look different or be missing.`,
+      { entries: ids },
+    ),
+  ];
 }
 
 function severalTops(diagram: Diagram, structure: Structure): Finding[] {
   if (structure.roots < 2) return [];
   const ids = structure.ids.slice(0, structure.roots);
-  const names = ids.slice(0, 3).map((id) => nameOf(diagram, id)).join(', ');
-  return [finding('several-tops', 'note', `${structure.roots} entries stand at the top: ${names}${ids.length > 3 ? ' …' : ''}.`, { entries: ids })];
+  const names = ids
+    .slice(0, 3)
+    .map((id) => nameOf(diagram, id))
+    .join(', ');
+  return [
+    finding(
+      'several-tops',
+      'note',
+      `${structure.roots} entries stand at the top: ${names}${ids.length > 3 ? ' …' : ''}.`,
+      { entries: ids },
+    ),
+  ];
 }
 
 function spans(diagram: Diagram, structure: Structure): Finding[] {
   const findings: Finding[] = [];
   structure.ids.forEach((id, i) => {
     const n = structure.count[i]!;
-    if (n > widestSpan) findings.push(finding('wide-span', 'note', `${nameOf(diagram, id)} has ${n} direct reports; more than ${widestSpan} are hard to lead.`, { entries: [id] }));
+    if (n > widestSpan)
+      findings.push(
+        finding(
+          'wide-span',
+          'note',
+          `${nameOf(diagram, id)} has ${n} direct reports; more than ${widestSpan} are hard to lead.`,
+          { entries: [id] },
+        ),
+      );
   });
   return findings;
 }
@@ -115,5 +171,12 @@ function vacancies(diagram: Diagram, structure: Structure): Finding[] {
     const what = diagram.entries[id]!.details[0] || nameOf(diagram, id);
     return above ? `${what} (under ${nameOf(diagram, above)})` : what;
   });
-  return [finding('vacancy', 'note', `${ids.length} ${ids.length === 1 ? 'post is' : 'posts are'} vacant: ${under.join(', ')}${ids.length > 3 ? ' …' : ''}.`, { entries: ids })];
+  return [
+    finding(
+      'vacancy',
+      'note',
+      `${ids.length} ${ids.length === 1 ? 'post is' : 'posts are'} vacant: ${under.join(', ')}${ids.length > 3 ? ' …' : ''}.`,
+      { entries: ids },
+    ),
+  ];
 }

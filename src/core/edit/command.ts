@@ -35,15 +35,43 @@ export const Command = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('removeEntries'), ids: z.array(Id).min(1).max(limits.entries) }),
   z.strictObject({ kind: z.literal('rename'), id: Id, name: Entry.shape.name }),
   z.strictObject({ kind: z.literal('setDetails'), id: Id, details: Entry.shape.details }),
-  z.strictObject({ kind: z.literal('setField'), id: Id, field: z.string().min(1).max(100).regex(/^[^\0]*$/), value: z.string().max(limits.detailLength).regex(/^[^\0]*$/).nullable() }),
+  z.strictObject({
+    kind: z.literal('setField'),
+    id: Id,
+    field: z
+      .string()
+      .min(1)
+      .max(100)
+      .regex(/^[^\0]*$/),
+    value: z
+      .string()
+      .max(limits.detailLength)
+      .regex(/^[^\0]*$/)
+      .nullable(),
+  }),
   z.strictObject({ kind: z.literal('setRole'), id: Id, role: Entry.shape.role }),
   z.strictObject({ kind: z.literal('moveBranch'), id: Id, parent: Id.nullable(), order: Entry.shape.order }),
   z.strictObject({ kind: z.literal('addLink'), link: Link }),
   z.strictObject({ kind: z.literal('removeLink'), id: Id }),
-  z.strictObject({ kind: z.literal('setTitle'), title: z.string().max(200).regex(/^[^\0]*$/) }),
+  z.strictObject({
+    kind: z.literal('setTitle'),
+    title: z
+      .string()
+      .max(200)
+      .regex(/^[^\0]*$/),
+  }),
   z.strictObject({ kind: z.literal('setTitleBlock'), patch: TitleBlock.partial() }),
-  z.strictObject({ kind: z.literal('setStyle'), scope: Scope, property, value: z.union([z.string(), z.number(), z.boolean()]).nullable() }),
-  z.strictObject({ kind: z.literal('setTier'), tier: z.number().int().min(1).max(limits.entries), patch: TierSettings.partial() }),
+  z.strictObject({
+    kind: z.literal('setStyle'),
+    scope: Scope,
+    property,
+    value: z.union([z.string(), z.number(), z.boolean()]).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('setTier'),
+    tier: z.number().int().min(1).max(limits.entries),
+    patch: TierSettings.partial(),
+  }),
   z.strictObject({ kind: z.literal('setLook'), look: z.string().min(1).max(40) }),
   z.strictObject({ kind: z.literal('setArrangement'), patch: Arrangement.partial() }),
   z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),

@@ -33,7 +33,10 @@ const done = (diagram: Diagram, gesture: Gesture | null): Diagram => {
 /** "0(1(3) 2)": the tree by the number in each id. */
 const shape = (diagram: Diagram, parent: string | null = null): string =>
   childrenOf(diagram, parent)
-    .map((entry) => entry.id.replace('e', '') + (childrenOf(diagram, entry.id).length > 0 ? `(${shape(diagram, entry.id)})` : ''))
+    .map(
+      (entry) =>
+        entry.id.replace('e', '') + (childrenOf(diagram, entry.id).length > 0 ? `(${shape(diagram, entry.id)})` : ''),
+    )
     .join(' ');
 const family = diagramFromParents([-1, 0, 0, 1, 1, 2]); // 0(1(3 4) 2(5))
 
@@ -66,7 +69,9 @@ describe('commands', () => {
       fc.property(diagrams, commands, (diagram, command) => {
         const travelled = Command.parse(JSON.parse(JSON.stringify(command)));
         const there = JSON.parse(JSON.stringify(diagram)) as Diagram;
-        expect(JSON.parse(JSON.stringify(applyCommand(there, travelled)))).toEqual(JSON.parse(JSON.stringify(applyCommand(diagram, command))));
+        expect(JSON.parse(JSON.stringify(applyCommand(there, travelled)))).toEqual(
+          JSON.parse(JSON.stringify(applyCommand(diagram, command))),
+        );
       }),
     );
   });
@@ -79,9 +84,27 @@ describe('commands', () => {
     ['moving a branch under itself', { kind: 'moveBranch', id: 'e1', parent: 'e3', order: 'V' }, /cannot go under/],
     ['renaming one who is gone', { kind: 'rename', id: 'e9', name: 'x' }, /no longer in the list/],
     ['removing one whose reports stay', { kind: 'removeEntries', ids: ['e1'] }, /has come to stand under/],
-    ['adding under one who is gone', { kind: 'addEntries', entries: [{ ...family.entries.e1!, id: 'n', parent: 'gone' }], links: [], branches: {}, only: {} }, /no longer in the list/],
-    ['a colour that is none', { kind: 'setStyle', scope: { kind: 'everything' }, property: 'fill', value: 'red' }, /not a value/],
-    ['a link to oneself', { kind: 'addLink', link: { id: 'l', from: 'e1', to: 'e1', kind: 'side', phrase: '' } }, /two different/],
+    [
+      'adding under one who is gone',
+      {
+        kind: 'addEntries',
+        entries: [{ ...family.entries.e1!, id: 'n', parent: 'gone' }],
+        links: [],
+        branches: {},
+        only: {},
+      },
+      /no longer in the list/,
+    ],
+    [
+      'a colour that is none',
+      { kind: 'setStyle', scope: { kind: 'everything' }, property: 'fill', value: 'red' },
+      /not a value/,
+    ],
+    [
+      'a link to oneself',
+      { kind: 'addLink', link: { id: 'l', from: 'e1', to: 'e1', kind: 'side', phrase: '' } },
+      /two different/,
+    ],
   ])('%s is refused with a reason', (_, command, reason) => {
     const outcome = applyCommand(family, command);
     expect(outcome.ok).toBe(false);
@@ -173,14 +196,20 @@ describe('undo, redo and rebase', () => {
   });
   it('what no longer applies after others’ edits is left out with its reason, the rest is kept', () => {
     const others = done(family, removeBranch(family, 'e1'));
-    const mine: Gesture[] = [[{ kind: 'rename', id: 'e3', name: 'Gone' }], [{ kind: 'rename', id: 'e5', name: 'Kept' }]];
+    const mine: Gesture[] = [
+      [{ kind: 'rename', id: 'e3', name: 'Gone' }],
+      [{ kind: 'rename', id: 'e5', name: 'Kept' }],
+    ];
     const { diagram, refused, kept } = rebase(others, mine);
     expect(refused).toHaveLength(1);
     expect(kept).toEqual([mine[1]]);
     expect(diagram.entries.e5!.name).toBe('Kept');
   });
   it('a gesture of which one command fails changes nothing', () => {
-    const outcome = applyGesture(family, [{ kind: 'rename', id: 'e1', name: 'x' }, { kind: 'rename', id: 'gone', name: 'y' }]);
+    const outcome = applyGesture(family, [
+      { kind: 'rename', id: 'e1', name: 'x' },
+      { kind: 'rename', id: 'gone', name: 'y' },
+    ]);
     expect(outcome.ok).toBe(false);
     expect(family.entries.e1!.name).toBe('Person 1');
   });

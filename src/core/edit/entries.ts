@@ -22,26 +22,34 @@ export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>): 
     return refused(`A diagram holds at most ${limits.entries.toLocaleString('en')} entries.`);
   }
   for (const entry of command.entries) {
-    if (entry.parent !== null && !entries[entry.parent]) return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
+    if (entry.parent !== null && !entries[entry.parent])
+      return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
   }
   if (loops(entries, command.entries)) return refused('The new entries would stand under themselves.');
   const links = { ...diagram.links };
   for (const link of command.links) {
-    if (!entries[link.from] || !entries[link.to]) return refused('A link of the new entries leads to an entry that is no longer in the list.');
+    if (!entries[link.from] || !entries[link.to])
+      return refused('A link of the new entries leads to an entry that is no longer in the list.');
     links[link.id] = link;
   }
   for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)]) {
     if (!entries[id]) return gone('A styled entry');
   }
   return done(
-    { ...diagram, entries, links: command.links.length > 0 ? links : diagram.links, styles: withStyles(diagram, command) },
+    {
+      ...diagram,
+      entries,
+      links: command.links.length > 0 ? links : diagram.links,
+      styles: withStyles(diagram, command),
+    },
     { kind: 'removeEntries', ids: command.entries.map((entry) => entry.id) },
   );
 }
 
 function withStyles(diagram: Diagram, command: CommandOf<'addEntries'>): Diagram['styles'] {
   const { styles } = diagram;
-  const merged = <T>(to: Record<string, T>, from: Record<string, T>) => (Object.keys(from).length > 0 ? { ...to, ...from } : to);
+  const merged = <T>(to: Record<string, T>, from: Record<string, T>) =>
+    Object.keys(from).length > 0 ? { ...to, ...from } : to;
   const branches = merged(styles.branches, command.branches);
   const only = merged(styles.only, command.only);
   return branches === styles.branches && only === styles.only ? styles : { ...styles, branches, only };
@@ -71,7 +79,8 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
     }
   }
   const links = Object.values(diagram.links).filter((link) => going.has(link.from) || going.has(link.to));
-  const pick = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([id]) => going.has(id)));
+  const pick = <T>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).filter(([id]) => going.has(id)));
   const { styles } = diagram;
   const branches = pick(styles.branches);
   const only = pick(styles.only);
@@ -80,14 +89,25 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
     {
       ...diagram,
       entries: without(diagram.entries, going),
-      links: links.length > 0 ? without(diagram.links, links.map((link) => link.id)) : diagram.links,
-      styles: styled ? { ...styles, branches: without(styles.branches, going), only: without(styles.only, going) } : styles,
+      links:
+        links.length > 0
+          ? without(
+              diagram.links,
+              links.map((link) => link.id),
+            )
+          : diagram.links,
+      styles: styled
+        ? { ...styles, branches: without(styles.branches, going), only: without(styles.only, going) }
+        : styles,
     },
     { kind: 'addEntries', entries: [...going].map((id) => diagram.entries[id]!), links, branches, only },
   );
 }
 
-const changed = (diagram: Diagram, entry: Entry): Diagram => ({ ...diagram, entries: { ...diagram.entries, [entry.id]: entry } });
+const changed = (diagram: Diagram, entry: Entry): Diagram => ({
+  ...diagram,
+  entries: { ...diagram.entries, [entry.id]: entry },
+});
 
 export function rename(diagram: Diagram, command: CommandOf<'rename'>): Outcome {
   const entry = diagram.entries[command.id];
@@ -104,7 +124,10 @@ export function setDetails(diagram: Diagram, command: CommandOf<'setDetails'>): 
 export function setField(diagram: Diagram, command: CommandOf<'setField'>): Outcome {
   const entry = diagram.entries[command.id];
   if (!entry) return gone('The entry whose details were changed');
-  const fields = command.value === null ? without(entry.fields, [command.field]) : { ...entry.fields, [command.field]: command.value };
+  const fields =
+    command.value === null
+      ? without(entry.fields, [command.field])
+      : { ...entry.fields, [command.field]: command.value };
   return done(changed(diagram, { ...entry, fields }), { ...command, value: entry.fields[command.field] ?? null });
 }
 
@@ -124,7 +147,11 @@ export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>): 
       return refused(`${called(entry)} cannot go under ${called(parent)}, who stands under it.`);
     }
   }
-  return done(changed(diagram, { ...entry, parent: command.parent, order: command.order }), { ...command, parent: entry.parent, order: entry.order });
+  return done(changed(diagram, { ...entry, parent: command.parent, order: command.order }), {
+    ...command,
+    parent: entry.parent,
+    order: entry.order,
+  });
 }
 
 export function addLink(diagram: Diagram, { link }: CommandOf<'addLink'>): Outcome {

@@ -98,6 +98,11 @@ export function removeOnly(diagram: Diagram, id: string): Told {
   if (!entry) return null;
   const children = childrenOf(diagram, id);
   const { orders, rewrites } = placeAt(diagram, entry.parent, indexOf(diagram, id) + 1, children.length);
-  const moves = children.map((child, i): Command => ({ kind: 'moveBranch', id: child.id, parent: entry.parent, order: orders[i]! }));
+  const moves = children.map((child, i): Command => ({
+    kind: 'moveBranch',
+    id: child.id,
+    parent: entry.parent,
+    order: orders[i]!,
+  }));
   return [...rewrites, ...moves, { kind: 'removeEntries', ids: [id] }];
 }

@@ -28,7 +28,12 @@ export function undo(diagram: Diagram, history: History): Step {
   const rest = history.undo.slice(0, -1);
   const outcome = applyGesture(diagram, gesture);
   if (!outcome.ok) return { ...outcome, history: { ...history, undo: rest } };
-  return { ok: true, diagram: outcome.diagram, gesture, history: { undo: rest, redo: [...history.redo, outcome.inverse] } };
+  return {
+    ok: true,
+    diagram: outcome.diagram,
+    gesture,
+    history: { undo: rest, redo: [...history.redo, outcome.inverse] },
+  };
 }
 
 export function redo(diagram: Diagram, history: History): Step {
@@ -37,5 +42,10 @@ export function redo(diagram: Diagram, history: History): Step {
   const rest = history.redo.slice(0, -1);
   const outcome = applyGesture(diagram, gesture);
   if (!outcome.ok) return { ...outcome, history: { ...history, redo: rest } };
-  return { ok: true, diagram: outcome.diagram, gesture, history: { undo: [...history.undo, outcome.inverse], redo: rest } };
+  return {
+    ok: true,
+    diagram: outcome.diagram,
+    gesture,
+    history: { undo: [...history.undo, outcome.inverse], redo: rest },
+  };
 }

@@ -40,8 +40,18 @@ export function placeAt(
   return { orders, rewrites: [] };
 }
 
-function rewritten(siblings: readonly Entry[], parent: string | null, at: number, n: number): { orders: string[]; rewrites: Command[] } {
+function rewritten(
+  siblings: readonly Entry[],
+  parent: string | null,
+  at: number,
+  n: number,
+): { orders: string[]; rewrites: Command[] } {
   const keys = evenKeys(siblings.length + n);
-  const rewrites = siblings.map((entry, i): Command => ({ kind: 'moveBranch', id: entry.id, parent, order: keys[i < at ? i : i + n]! }));
+  const rewrites = siblings.map((entry, i): Command => ({
+    kind: 'moveBranch',
+    id: entry.id,
+    parent,
+    order: keys[i < at ? i : i + n]!,
+  }));
   return { orders: keys.slice(at, at + n), rewrites };
 }

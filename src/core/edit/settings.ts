@@ -8,7 +8,10 @@ export function setTitle(diagram: Diagram, command: CommandOf<'setTitle'>): Outc
 
 export function setTitleBlock(diagram: Diagram, command: CommandOf<'setTitleBlock'>): Outcome {
   const { titleBlock } = diagram;
-  return done({ ...diagram, titleBlock: { ...titleBlock, ...command.patch } }, { ...command, patch: formerValues(titleBlock, command.patch) });
+  return done(
+    { ...diagram, titleBlock: { ...titleBlock, ...command.patch } },
+    { ...command, patch: formerValues(titleBlock, command.patch) },
+  );
 }
 
 export function setLook(diagram: Diagram, command: CommandOf<'setLook'>): Outcome {
@@ -17,11 +20,17 @@ export function setLook(diagram: Diagram, command: CommandOf<'setLook'>): Outcom
 
 export function setArrangement(diagram: Diagram, command: CommandOf<'setArrangement'>): Outcome {
   const { arrangement } = diagram;
-  return done({ ...diagram, arrangement: { ...arrangement, ...command.patch } }, { ...command, patch: formerValues(arrangement, command.patch) });
+  return done(
+    { ...diagram, arrangement: { ...arrangement, ...command.patch } },
+    { ...command, patch: formerValues(arrangement, command.patch) },
+  );
 }
 
 export function setSheet(diagram: Diagram, command: CommandOf<'setSheet'>): Outcome {
-  return done({ ...diagram, sheet: { ...diagram.sheet, ...command.patch } }, { ...command, patch: formerValues(diagram.sheet, command.patch) });
+  return done(
+    { ...diagram, sheet: { ...diagram.sheet, ...command.patch } },
+    { ...command, patch: formerValues(diagram.sheet, command.patch) },
+  );
 }
 
 const plainTier = { name: null, gap: null };
@@ -89,5 +98,8 @@ export function putInTray(diagram: Diagram, { item }: CommandOf<'putInTray'>): O
 export function takeFromTray(diagram: Diagram, { id }: CommandOf<'takeFromTray'>): Outcome {
   const item = diagram.notPlaced.find((other) => other.id === id);
   if (!item) return refused('That line has been taken from the tray already.');
-  return done({ ...diagram, notPlaced: diagram.notPlaced.filter((other) => other !== item) }, { kind: 'putInTray', item });
+  return done(
+    { ...diagram, notPlaced: diagram.notPlaced.filter((other) => other !== item) },
+    { kind: 'putInTray', item },
+  );
 }

@@ -14,9 +14,27 @@ describe('figures of an org chart', () => {
     const diagram = { ...plain, entries: { ...plain.entries, e6: { ...plain.entries.e6!, role: 'vacancy' } } };
     const figures = figureOrgChart(diagram, structureOf(diagram.entries));
     expect(figures).toMatchObject({ people: 6, vacancies: 1 });
-    expect(figures.tiers.map(({ filled, vacant, managers }) => [filled, vacant, managers])).toEqual([[1, 0, 1], [3, 0, 1], [2, 1, 0]]);
-    expect(figures.managers.map(({ id, span, below, vacant, relationships }) => [id, span, below, vacant, relationships])).toEqual([['e0', 3, 6, 0, 18], ['e1', 3, 3, 1, 18]]);
-    expect(figures.spans).toEqual({ mean: 3, median: 3, widest: 3, counts: [{ span: 1, managers: 0 }, { span: 2, managers: 0 }, { span: 3, managers: 2 }] });
+    expect(figures.tiers.map(({ filled, vacant, managers }) => [filled, vacant, managers])).toEqual([
+      [1, 0, 1],
+      [3, 0, 1],
+      [2, 1, 0],
+    ]);
+    expect(
+      figures.managers.map(({ id, span, below, vacant, relationships }) => [id, span, below, vacant, relationships]),
+    ).toEqual([
+      ['e0', 3, 6, 0, 18],
+      ['e1', 3, 3, 1, 18],
+    ]);
+    expect(figures.spans).toEqual({
+      mean: 3,
+      median: 3,
+      widest: 3,
+      counts: [
+        { span: 1, managers: 0 },
+        { span: 2, managers: 0 },
+        { span: 3, managers: 2 },
+      ],
+    });
   });
   it('every entry but the tops is somebody’s direct report; filled and vacant posts add up', () => {
     fc.assert(
@@ -35,6 +53,11 @@ describe('figures of an org chart', () => {
   });
   it('an empty chart has no spans', () => {
     const empty = diagramFromParents([]);
-    expect(figureOrgChart(empty, structureOf({})).spans).toEqual({ mean: null, median: null, widest: null, counts: [] });
+    expect(figureOrgChart(empty, structureOf({})).spans).toEqual({
+      mean: null,
+      median: null,
+      widest: null,
+      counts: [],
+    });
   });
 });

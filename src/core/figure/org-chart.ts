@@ -4,7 +4,13 @@ import { isBesideLine, sizesBelow, tierCount, type Structure } from '../tiers';
 export interface OrgFigures {
   readonly people: number;
   readonly vacancies: number;
-  readonly tiers: readonly { readonly tier: number; readonly name: string | null; readonly filled: number; readonly vacant: number; readonly managers: number }[];
+  readonly tiers: readonly {
+    readonly tier: number;
+    readonly name: string | null;
+    readonly filled: number;
+    readonly vacant: number;
+    readonly managers: number;
+  }[];
   /** Managers by span, widest first; equal spans in level order. */
   readonly managers: readonly ManagerFigures[];
   readonly spans: {
@@ -37,7 +43,10 @@ export function figureOrgChart(diagram: Diagram, structure: Structure): OrgFigur
   const below = sizesBelow(structure);
   const vacant = (i: number): boolean => diagram.entries[structure.ids[i]!]!.role === 'vacancy';
   const tiers = Array.from({ length: tierCount(structure) }, (_, t) => {
-    const members = Array.from({ length: structure.tierStart[t + 1]! - structure.tierStart[t]! }, (__, k) => structure.tierStart[t]! + k);
+    const members = Array.from(
+      { length: structure.tierStart[t + 1]! - structure.tierStart[t]! },
+      (__, k) => structure.tierStart[t]! + k,
+    );
     const empty = members.filter(vacant).length;
     return {
       tier: t + 1,
@@ -65,7 +74,13 @@ export function figureOrgChart(diagram: Diagram, structure: Structure): OrgFigur
   const spans = managers.map((manager) => manager.span).sort((a, b) => a - b);
   managers.sort((a, b) => b.span - a.span);
   const vacancies = tiers.reduce((sum, tier) => sum + tier.vacant, 0);
-  return { people: structure.ids.length - vacancies, vacancies, tiers, managers, spans: { ...spread(spans), counts: countsOf(spans) } };
+  return {
+    people: structure.ids.length - vacancies,
+    vacancies,
+    tiers,
+    managers,
+    spans: { ...spread(spans), counts: countsOf(spans) },
+  };
 }
 
 function spread(sorted: readonly number[]): { mean: number | null; median: number | null; widest: number | null } {

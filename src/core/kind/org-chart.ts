@@ -14,7 +14,8 @@ export const orgChart: Kind<OrgFigures> = {
   settableRoles: ['assistant', 'vacancy'],
   fits(read) {
     if (read.entries.length === 0) return null;
-    if (read.notPlaced.length > 0) return `${read.entries.length} of ${read.entries.length + read.notPlaced.length} lines have a place`;
+    if (read.notPlaced.length > 0)
+      return `${read.entries.length} of ${read.entries.length + read.notPlaced.length} lines have a place`;
     return read.structure === 'flat' ? 'all on one tier' : 'fits every line';
   },
   make: diagramFrom,

@@ -14,11 +14,13 @@ function updated(diagram: Diagram, text: string): Diagram {
   if (!outcome.ok) throw new Error(outcome.reason);
   return outcome.diagram;
 }
-const idOf = (diagram: Diagram, name: string) => Object.values(diagram.entries).find((entry) => entry.name === name)?.id;
+const idOf = (diagram: Diagram, name: string) =>
+  Object.values(diagram.entries).find((entry) => entry.name === name)?.id;
 
 describe('bringing a diagram to a newer text of its list', () => {
   const old = from('Ada\n    Bo\n        Cy\n    Di\n        Ed');
-  it('changes nothing where nothing changed', () => expect(updateFromList(old, readList(outlineText(old)), () => 'x')).toEqual([]));
+  it('changes nothing where nothing changed', () =>
+    expect(updateFromList(old, readList(outlineText(old)), () => 'x')).toEqual([]));
   it('someone who was moved, also above a former superior, keeps the entry', () => {
     const next = updated(old, 'Ada\n    Cy\n        Bo\n    Di\n        Ed');
     expect(outlineText(next)).toBe('Ada\n    Cy\n        Bo\n    Di\n        Ed');
@@ -33,7 +35,10 @@ describe('bringing a diagram to a newer text of its list', () => {
   });
   it('from any list to any other gives the other', () => {
     const list = fc
-      .array(fc.record({ name: fc.constantFrom('Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Fay'), depth: fc.nat({ max: 3 }) }), { minLength: 1, maxLength: 10 })
+      .array(fc.record({ name: fc.constantFrom('Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Fay'), depth: fc.nat({ max: 3 }) }), {
+        minLength: 1,
+        maxLength: 10,
+      })
       .map((lines) => {
         let before = -1;
         return lines.map(({ name, depth }) => '    '.repeat((before = Math.min(depth, before + 1))) + name).join('\n');

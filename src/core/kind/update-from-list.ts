@@ -37,7 +37,8 @@ export function updateFromList(diagram: Diagram, read: ReadResult, newId: () => 
       }
       if (!same) moves.push({ kind: 'moveBranch', id, parent, order: keys[i]! });
       if (entry.name !== name) changes.push({ kind: 'rename', id, name });
-      if (details.join('\n') !== entry.details.filter(Boolean).join('\n')) changes.push({ kind: 'setDetails', id, details: [...details] });
+      if (details.join('\n') !== entry.details.filter(Boolean).join('\n'))
+        changes.push({ kind: 'setDetails', id, details: [...details] });
     });
   }
   const gone = Object.keys(diagram.entries).filter((id) => !used.has(id));
@@ -55,9 +56,13 @@ function push<K>(map: Map<K, string[]>, key: K, id: string): void {
   else map.set(key, [id]);
 }
 
-function wantedChildren(entries: readonly ReadEntry[], idOf: ReadonlyMap<string, string>): Map<string | null, string[]> {
+function wantedChildren(
+  entries: readonly ReadEntry[],
+  idOf: ReadonlyMap<string, string>,
+): Map<string | null, string[]> {
   const wanted = new Map<string | null, string[]>();
-  for (const entry of entries) push(wanted, entry.parent === null ? null : idOf.get(entry.parent)!, idOf.get(entry.id)!);
+  for (const entry of entries)
+    push(wanted, entry.parent === null ? null : idOf.get(entry.parent)!, idOf.get(entry.id)!);
   return wanted;
 }
 
@@ -80,7 +85,8 @@ function matchEntries(diagram: Diagram, read: readonly ReadEntry[], newId: () =>
       idOf.set(entry.id, id);
     }
   };
-  const nameOfParent = (parent: string | null, of: (id: string) => string | undefined) => (parent === null ? '' : (of(parent) ?? ''));
+  const nameOfParent = (parent: string | null, of: (id: string) => string | undefined) =>
+    parent === null ? '' : (of(parent) ?? '');
   pair(
     (entry) => `${nameOfParent(entry.parent, (id) => diagram.entries[id]?.name)}\n${entry.name.trim()}`,
     (entry) => `${nameOfParent(entry.parent, (id) => readById.get(id)?.name)}\n${entry.name.trim()}`,

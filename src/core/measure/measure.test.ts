@@ -23,11 +23,19 @@ describe('widths', () => {
     const { advanceWidth } = font.layout(text, { liga: false, clig: false, calt: false, ccmp: false, locl: false });
     expect(widthOf(text, face, 1000)).toBeCloseTo((advanceWidth / font.unitsPerEm) * 1000, 6);
   });
-  it('grow in step with the size', () => expect(widthOf('Noor van der Veen', 'sans600', 26)).toBeCloseTo(2 * widthOf('Noor van der Veen', 'sans600', 13), 9));
+  it('grow in step with the size', () =>
+    expect(widthOf('Noor van der Veen', 'sans600', 26)).toBeCloseTo(
+      2 * widthOf('Noor van der Veen', 'sans600', 13),
+      9,
+    ));
   it('characters the main font lacks are drawn in Noto Sans, in runs', () => {
     expect(faceFor('sans600', 'ω'.codePointAt(0)!)).toBe('noto600');
     expect(runsOf('Ada ωμέγα', 'sans600', 10).map((run) => run.face)).toEqual(['sans600', 'noto600']);
-    expect(runsOf('Ada ωμέγα', 'sans600', 10).map((run) => run.text).join('')).toBe('Ada ωμέγα');
+    expect(
+      runsOf('Ada ωμέγα', 'sans600', 10)
+        .map((run) => run.text)
+        .join(''),
+    ).toBe('Ada ωμέγα');
   });
   it('names characters that no shipped font has', () => {
     expect(missingCharacters('Ada 漢字 Łódź')).toEqual(['漢', '字']);
@@ -36,7 +44,12 @@ describe('widths', () => {
 });
 
 describe('wrapping', () => {
-  const words = fc.array(fc.string({ unit: fc.constantFrom(...'abcdefgß é'), minLength: 1, maxLength: 12 }), { minLength: 1, maxLength: 6 }).map((list) => list.join(' '));
+  const words = fc
+    .array(fc.string({ unit: fc.constantFrom(...'abcdefgß é'), minLength: 1, maxLength: 12 }), {
+      minLength: 1,
+      maxLength: 6,
+    })
+    .map((list) => list.join(' '));
   it('never loses a letter, keeps to the lines allowed, and says the true width', () => {
     fc.assert(
       fc.property(words, fc.integer({ min: 20, max: 200 }), fc.integer({ min: 1, max: 4 }), (text, wanted, lines) => {
@@ -59,7 +72,10 @@ describe('wrapping', () => {
 describe('the text of a box', () => {
   const style = tierStyle(looks[0]!, 3);
   it('sets the name bold above lighter details, in the middle, lines apart', () => {
-    const text = boxText(createEntry({ id: 'a', order: 'V', name: 'Hana Petrović', details: ['Schools lead', '', 'Classrooms'] }), { ...style, details: 3 });
+    const text = boxText(
+      createEntry({ id: 'a', order: 'V', name: 'Hana Petrović', details: ['Schools lead', '', 'Classrooms'] }),
+      { ...style, details: 3 },
+    );
     expect(text.lines.map((line) => line.part)).toEqual(['name', 'detail', 'detail']);
     const baselines = text.lines.map((line) => line.baseline);
     expect([...baselines].sort((a, b) => a - b)).toEqual(baselines);

@@ -59,7 +59,8 @@ export function missingCharacters(text: string): string[] {
   return [...missing];
 }
 
-const isSilent = (point: number): boolean => point < 0x20 || point === 0x200b || point === 0x200d || point === 0xfeff || (point >= 0xfe00 && point <= 0xfe0f);
+const isSilent = (point: number): boolean =>
+  point < 0x20 || point === 0x200b || point === 0x200d || point === 0xfeff || (point >= 0xfe00 && point <= 0xfe0f);
 
 /**
  * Splits a line into runs of one face each. Pair kerning counts within a run. A character that no font has takes half an em
@@ -72,15 +73,16 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   let units = 0;
   let before = -1;
   const close = (end: number) => {
-    if (current !== null && end > start) runs.push({ face: current, text: text.slice(start, end), width: (units * size) / tableOf(current).unitsPerEm });
+    if (current !== null && end > start)
+      runs.push({ face: current, text: text.slice(start, end), width: (units * size) / tableOf(current).unitsPerEm });
     start = end;
     units = 0;
     before = -1;
   };
-  for (let i = 0; i < text.length; ) {
+  for (let i = 0; i < text.length;) {
     const point = text.codePointAt(i)!;
     // Within a word a fallback goes on as long as it can, so that a word is not a patchwork.
-    const stays = current !== null && current !== face && point > 0x7f && has(current, point);
+    const stays: boolean = current !== null && current !== face && point > 0x7f && has(current, point);
     const wanted: Face = stays ? current! : (faceFor(face, point) ?? current ?? face);
     if (wanted !== current) {
       close(i);
@@ -105,4 +107,5 @@ export function widthOf(text: string, face: Face, size: number): number {
 }
 
 /** Height of a capital letter, for setting lines optically in the middle. CSS px. */
-export const capHeightOf = (face: Face, size: number): number => (tableOf(face).capHeight * size) / tableOf(face).unitsPerEm;
+export const capHeightOf = (face: Face, size: number): number =>
+  (tableOf(face).capHeight * size) / tableOf(face).unitsPerEm;

@@ -9,7 +9,8 @@ export function brokenInvariants(diagram: Diagram): string[] {
   const settled = new Set<string>();
   for (const [id, entry] of Object.entries(entries)) {
     if (entry.id !== id) broken.push(`entry ${id} is kept under the id of ${entry.id}`);
-    if (entry.parent !== null && !entries[entry.parent]) broken.push(`entry ${id} belongs to ${entry.parent}, which is not there`);
+    if (entry.parent !== null && !entries[entry.parent])
+      broken.push(`entry ${id} belongs to ${entry.parent}, which is not there`);
     const path = new Set<string>();
     let at: string | null = id;
     while (at !== null && !settled.has(at)) {

@@ -3,12 +3,26 @@ import { Arrangement, Sheet } from './sheet';
 import { StylePatch } from './style';
 
 /** Nothing larger is taken in; the limits are named in the messages that refuse. */
-export const limits = { entries: 100_000, listBytes: 20 * 1024 * 1024, nameLength: 400, detailLength: 1000, details: 8 } as const;
+export const limits = {
+  entries: 100_000,
+  listBytes: 20 * 1024 * 1024,
+  nameLength: 400,
+  detailLength: 1000,
+  details: 8,
+} as const;
 
 /** Text without the null character, which databases and XML cannot hold. */
-const text = (most: number) => z.string().max(most).regex(/^[^\0]*$/, 'a character that cannot be kept');
+const text = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .regex(/^[^\0]*$/, 'a character that cannot be kept');
 
-export const Id = z.string().min(1).max(64).regex(/^[^\0]*$/);
+export const Id = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[^\0]*$/);
 export type Id = z.infer<typeof Id>;
 
 /** One person or idea: one line of the list. What every kind of diagram has in common. */

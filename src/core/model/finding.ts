@@ -14,5 +14,12 @@ export function finding(
   message: string,
   where: Partial<Pick<Finding, 'line' | 'column' | 'entries'>> = {},
 ): Finding {
-  return { code, severity, message, line: where.line ?? null, column: where.column ?? null, entries: where.entries ?? [] };
+  return {
+    code,
+    severity,
+    message,
+    line: where.line ?? null,
+    column: where.column ?? null,
+    entries: where.entries ?? [],
+  };
 }

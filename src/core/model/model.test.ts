@@ -50,7 +50,8 @@ describe('papers in CSS px', () => {
     expect((paper.height * 25.4) / 96).toBeCloseTo(297, 9);
   });
   // ANSI/ASME Y14.1.
-  it('letter is 8.5 × 11 in', () => expect(paperSize({ size: 'letter', orientation: 'portrait', margin: 0 })).toEqual({ width: 816, height: 1056 }));
+  it('letter is 8.5 × 11 in', () =>
+    expect(paperSize({ size: 'letter', orientation: 'portrait', margin: 0 })).toEqual({ width: 816, height: 1056 }));
 });
 
 describe('invariants of a diagram', () => {
@@ -66,7 +67,10 @@ describe('invariants of a diagram', () => {
     const loop = diagramFromParents([-1, 0, 1]);
     const broken = { ...loop, entries: { ...loop.entries, e0: { ...loop.entries.e0!, parent: 'e2' } } };
     expect(brokenInvariants(broken).join()).toContain('under itself');
-    const orphan = { ...createDiagram('org-chart', ''), entries: { a: createEntry({ id: 'a', order: 'V', parent: 'gone' }) } };
+    const orphan = {
+      ...createDiagram('org-chart', ''),
+      entries: { a: createEntry({ id: 'a', order: 'V', parent: 'gone' }) },
+    };
     expect(brokenInvariants(orphan).join()).toContain('gone, which is not there');
     const loose = { ...loop, links: { l: { id: 'l', from: 'e0', to: 'nobody', kind: 'side' as const, phrase: '' } } };
     expect(brokenInvariants(loose)).toEqual(['link l has a loose end']);

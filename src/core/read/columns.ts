@@ -4,12 +4,27 @@ import type { Column, ColumnUse, ReadChoices } from './result';
 
 /** Headings people use, folded. The first that fits a heading wins. */
 const headings: [ColumnUse, RegExp][] = [
-  ['alsoReportsTo', /^(also (reports|answers) to|second(ary)? (manager|supervisor|superior|line)|side link|dotted line.*|functional (manager|line))$/],
-  ['reportsTo', /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/],
-  ['id', /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/],
+  [
+    'alsoReportsTo',
+    /^(also (reports|answers) to|second(ary)? (manager|supervisor|superior|line)|side link|dotted line.*|functional (manager|line))$/,
+  ],
+  [
+    'reportsTo',
+    /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/,
+  ],
+  [
+    'id',
+    /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
+  ],
   ['role', /^(role|kind|status|type|post status)$/],
-  ['name', /^(name|full name|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry)$/],
-  ['detail', /^(title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/],
+  [
+    'name',
+    /^(name|full name|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry)$/,
+  ],
+  [
+    'detail',
+    /^(title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
+  ],
 ];
 const firstName = /^(first name|given name|forename|vorname|prenom)$/;
 const lastName = /^(last name|surname|family name|nachname|nom de famille)$/;
@@ -23,14 +38,16 @@ export interface Columns {
   readonly twoPart: { readonly first: number; readonly last: number } | null;
 }
 
-const useOf = (heading: string): ColumnUse | null => headings.find(([, pattern]) => pattern.test(foldName(heading).replace(/[:?]/g, '')))?.[0] ?? null;
+const useOf = (heading: string): ColumnUse | null =>
+  headings.find(([, pattern]) => pattern.test(foldName(heading).replace(/[:?]/g, '')))?.[0] ?? null;
 
 /** Tells what each column is: by its heading where there is one, else by its content. */
 export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
-    const head = rows[0]?.cells ?? [];
+  const head = rows[0]?.cells ?? [];
   const told = head.map(useOf);
   const named = head.filter((cell) => cell !== '').length === head.length;
-  const header = told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('reportsTo') && named);
+  const header =
+    told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('reportsTo') && named);
   const width = header ? head.length : usualWidth(rows);
   const body = header ? rows.slice(1) : rows;
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;
@@ -48,11 +65,17 @@ export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']
   for (const [index, use] of Object.entries(chosen ?? {})) {
     const i = Number(index);
     if (i >= width) continue;
-    if (use === 'name' || use === 'reportsTo' || use === 'id') uses.forEach((other, j) => (uses[j] = other === use ? 'field' : other));
+    if (use === 'name' || use === 'reportsTo' || use === 'id')
+      uses.forEach((other, j) => (uses[j] = other === use ? 'field' : other));
     uses[i] = use;
   }
   const kept = twoPart && uses[twoPart.first] === 'name' && uses[twoPart.last] === 'name' ? twoPart : null;
-  return { columns: uses.map((use, index) => ({ index, header: (header ? head[index] : '') || `Column ${index + 1}`, use })), header, twoPart: kept, expected: width };
+  return {
+    columns: uses.map((use, index) => ({ index, header: (header ? head[index] : '') || `Column ${index + 1}`, use })),
+    header,
+    twoPart: kept,
+    expected: width,
+  };
 }
 
 function usualWidth(rows: readonly Row[]): number {

@@ -16,15 +16,29 @@ const signatures: [number[], string][] = [
 
 /** Bytes of a list file to text: UTF-8, UTF-16 with a byte order mark, else Windows-1252, and says which had to be guessed. */
 export function decodeList(bytes: Uint8Array): Decoded {
-  const refuse = (code: string, message: string): Decoded => ({ text: null, findings: [finding(code, 'error', message)] });
+  const refuse = (code: string, message: string): Decoded => ({
+    text: null,
+    findings: [finding(code, 'error', message)],
+  });
   if (bytes.length > limits.listBytes) {
-    return refuse('too-large', `The file has ${Math.round(bytes.length / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`);
+    return refuse(
+      'too-large',
+      `The file has ${Math.round(bytes.length / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`,
+    );
   }
   const known = signatures.find(([signature]) => signature.every((byte, i) => bytes[i] === byte));
-  if (known) return refuse('not-text', `This is ${known[1]}, not a text list. Open it, copy the lines or cells and paste them here, or save it as CSV.`);
+  if (known)
+    return refuse(
+      'not-text',
+      `This is ${known[1]}, not a text list. Open it, copy the lines or cells and paste them here, or save it as CSV.`,
+    );
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return { text: new TextDecoder('utf-16le').decode(bytes), findings: [] };
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return { text: new TextDecoder('utf-16be').decode(bytes), findings: [] };
-  if (looksBinary(bytes)) return refuse('not-text', 'This file is not a text list. Paste the lines here, or save the list as CSV or plain text.');
+  if (looksBinary(bytes))
+    return refuse(
+      'not-text',
+      'This file is not a text list. Paste the lines here, or save the list as CSV or plain text.',
+    );
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), findings: [] };
   } catch (error) {

@@ -24,7 +24,8 @@ export function turned(name: string): string {
 export function mayStandFor(short: string, full: string): boolean {
   const asked = short.split(' ');
   const parts = full.split(' ');
-  if (asked.length === 1) return asked[0]!.length > 1 && parts.length > 1 && (parts[0] === asked[0] || parts.at(-1) === asked[0]);
+  if (asked.length === 1)
+    return asked[0]!.length > 1 && parts.length > 1 && (parts[0] === asked[0] || parts.at(-1) === asked[0]);
   if (asked.at(-1) !== parts.at(-1) && asked.length === parts.length) return false;
   let at = 0;
   for (const part of asked) {
@@ -52,8 +53,10 @@ export function isNear(a: string, b: string, most: number): boolean {
   return row[b.length]! <= most;
 }
 
-const vacant = /^(vacant|vacancy|vacancies|unfilled|post open|open post|open position|to be (hired|filled|appointed)|tb[cdha]|n\.? ?n\.?|vakant|unbesetzt|vacante|poste vacant|à pourvoir|offen)\b/iu;
+const vacant =
+  /^(vacant|vacancy|vacancies|unfilled|post open|open post|open position|to be (hired|filled|appointed)|tb[cdha]|n\.? ?n\.?|vakant|unbesetzt|vacante|poste vacant|à pourvoir|offen)\b/iu;
 export const isVacantName = (name: string): boolean => vacant.test(name.trim());
 
-const assisting = /^((personal |executive |management )?assistant to\b|pa to\b|personal assistant\b|executive assistant\b|secretary to\b|chief of staff\b)/iu;
+const assisting =
+  /^((personal |executive |management )?assistant to\b|pa to\b|personal assistant\b|executive assistant\b|secretary to\b|chief of staff\b)/iu;
 export const isAssistantTitle = (title: string): boolean => assisting.test(title.trim());

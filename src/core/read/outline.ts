@@ -48,12 +48,17 @@ function measure(source: string, line: number): Line {
 export function splitDetails(text: string): { name: string; details: string[] } {
   const cut = /\t+|\s+[–—|-]\s+|:\s+|,\s+|;\s+/.exec(text);
   const bracket = /^(.+?)\s*\(([^()]+)\)$/.exec(text);
-  if (bracket && (!cut || cut.index > bracket[1]!.length)) return { name: bracket[1]!.trim(), details: bracket[2]!.split(/[,;]\s*/).map((part) => part.trim()) };
+  if (bracket && (!cut || cut.index > bracket[1]!.length))
+    return { name: bracket[1]!.trim(), details: bracket[2]!.split(/[,;]\s*/).map((part) => part.trim()) };
   if (!cut || cut.index === 0) return { name: text, details: [] };
   const rest = text.slice(cut.index + cut[0].length);
   return {
     name: text.slice(0, cut.index).trim(),
-    details: rest.split(/\t+|,\s+|;\s+|\s+[|–—]\s+/).map((part) => part.trim()).filter(Boolean).slice(0, limits.details),
+    details: rest
+      .split(/\t+|,\s+|;\s+|\s+[|–—]\s+/)
+      .map((part) => part.trim())
+      .filter(Boolean)
+      .slice(0, limits.details),
   };
 }
 
@@ -66,7 +71,10 @@ export function readOutline(text: string): ReadResult {
   const lines = source.map((each, i) => measure(each, i + 1)).filter((each) => each.text !== '');
   if (lines.length === 0) return nothingRead;
   const flat = lines.every((each) => each.indent === lines[0]!.indent);
-  const byNumber = flat && lines.some((each) => each.numbered > 1) && lines.filter((each) => each.numbered > 0).length >= lines.length * 0.6;
+  const byNumber =
+    flat &&
+    lines.some((each) => each.numbered > 1) &&
+    lines.filter((each) => each.numbered > 0).length >= lines.length * 0.6;
   const findings: Finding[] = [];
   const entries: ReadEntry[] = [];
   const stack: { depth: number; id: string }[] = [];
@@ -76,9 +84,22 @@ export function readOutline(text: string): ReadResult {
     if (byNumber && each.numbered > 0) last = each.numbered;
     let left: number | null = null;
     while (stack.length > 0 && stack.at(-1)!.depth >= depth) left = stack.pop()!.depth;
-    if (!byNumber && left !== null && left > depth && (stack.length > 0 || entries.length > 0) && depth > (stack.at(-1)?.depth ?? -1) && depth !== 0) {
+    if (
+      !byNumber &&
+      left !== null &&
+      left > depth &&
+      (stack.length > 0 || entries.length > 0) &&
+      depth > (stack.at(-1)?.depth ?? -1) &&
+      depth !== 0
+    ) {
       const message = `Line ${each.line} is indented between two levels; “${each.text.slice(0, 60)}” was taken to the level of the lines further out. Indent it like its siblings if that is wrong.`;
-      findings.push(finding('uneven-indent', 'warning', message, { line: each.line, column: depth + 1, entries: [`e${each.line}`] }));
+      findings.push(
+        finding('uneven-indent', 'warning', message, {
+          line: each.line,
+          column: depth + 1,
+          entries: [`e${each.line}`],
+        }),
+      );
     }
     const parent = stack.at(-1)?.id ?? null;
     const id = `e${each.line}`;

@@ -10,10 +10,18 @@ import { readTable } from './table';
 export function readList(source: string, choices: ReadChoices = {}): ReadResult {
   const text = source.replace(/^\ufeff/, '').replaceAll('\u0000', '');
   if (text.trim() === '') {
-    return { ...nothingRead, findings: [finding('empty', 'error', 'The list is empty. Paste or type one line for each person.')] };
+    return {
+      ...nothingRead,
+      findings: [finding('empty', 'error', 'The list is empty. Paste or type one line for each person.')],
+    };
   }
   if (text.length > limits.listBytes) {
-    return { ...nothingRead, findings: [finding('too-large', 'error', 'The list is larger than 20 MB. Leave out columns you do not need, or split it.')] };
+    return {
+      ...nothingRead,
+      findings: [
+        finding('too-large', 'error', 'The list is larger than 20 MB. Leave out columns you do not need, or split it.'),
+      ],
+    };
   }
   const delimiter = tableDelimiter(text, choices);
   const result = delimiter ? readTable(text, delimiter, choices) : readOutline(text);
@@ -41,9 +49,14 @@ function withinLimit(result: ReadResult): ReadResult {
   const message = `The list has ${result.entries.length.toLocaleString('en')} entries; a diagram holds ${limits.entries.toLocaleString('en')}. The lines from ${result.entries[limits.entries]!.line} on were left out. Split the list.`;
   return {
     ...result,
-    entries: entries.map((entry) => (entry.parent !== null && !kept.has(entry.parent) ? { ...entry, parent: null } : entry)),
+    entries: entries.map((entry) =>
+      entry.parent !== null && !kept.has(entry.parent) ? { ...entry, parent: null } : entry,
+    ),
     links: result.links.filter((link) => kept.has(link.from) && kept.has(link.to)),
-    findings: [finding('too-many', 'error', message, { line: result.entries[limits.entries]!.line }), ...result.findings],
+    findings: [
+      finding('too-many', 'error', message, { line: result.entries[limits.entries]!.line }),
+      ...result.findings,
+    ],
   };
 }
 
@@ -63,12 +76,23 @@ function withGeneralFindings(result: ReadResult): ReadResult {
   }
   const tops = result.entries.filter((entry) => entry.parent === null);
   if (result.structure === 'reports-to' && tops.length > 1) {
-    const names = tops.slice(0, 4).map((entry) => `${entry.name} (line ${entry.line})`).join(', ');
+    const names = tops
+      .slice(0, 4)
+      .map((entry) => `${entry.name} (line ${entry.line})`)
+      .join(', ');
     const message = `${tops.length} people report to nobody: ${names}${tops.length > 4 ? ' …' : ''}. Each stands at the top.`;
-    findings.push(finding('several-tops', 'note', message, { line: tops[1]!.line, entries: tops.map((entry) => entry.id) }));
+    findings.push(
+      finding('several-tops', 'note', message, { line: tops[1]!.line, entries: tops.map((entry) => entry.id) }),
+    );
   }
   if (result.structure === 'flat' && result.entries.length > 1) {
-    findings.push(finding('no-structure', 'note', 'Nothing in the list tells who reports to whom, so all stand at the top. Indent lines, or add a column “Reports to”.'));
+    findings.push(
+      finding(
+        'no-structure',
+        'note',
+        'Nothing in the list tells who reports to whom, so all stand at the top. Indent lines, or add a column “Reports to”.',
+      ),
+    );
   }
   return { ...result, findings: [...result.findings, ...findings] };
 }
@@ -84,10 +108,16 @@ export function diagramFrom(result: ReadResult, title: string): Diagram {
   const orders = new Map<string, string>();
   for (const ids of siblings.values()) evenKeys(ids.length).forEach((key, i) => orders.set(ids[i]!, key));
   const entries: Record<string, Entry> = {};
-  for (const { line: _line, ...entry } of result.entries) {
-    entries[entry.id] = { ...entry, details: [...entry.details], fields: { ...entry.fields }, order: orders.get(entry.id)! };
+  for (const { id, name, details, fields, role, parent } of result.entries) {
+    entries[id] = { id, name, details: [...details], fields: { ...fields }, role, parent, order: orders.get(id)! };
   }
-  const links = result.links.map(({ from, to, line }) => ({ id: `side-${line}`, from, to, kind: 'side' as const, phrase: '' }));
+  const links = result.links.map(({ from, to, line }) => ({
+    id: `side-${line}`,
+    from,
+    to,
+    kind: 'side' as const,
+    phrase: '',
+  }));
   return {
     ...createDiagram('org-chart', title),
     entries,

@@ -12,19 +12,43 @@ import { decodeList, diagramFrom, readList, type ReadResult } from '.';
 function shape(read: ReadResult, parent: string | null = null): string {
   return read.entries
     .filter((entry) => entry.parent === parent)
-    .map((entry) => entry.name + (read.entries.some((other) => other.parent === entry.id) ? `(${shape(read, entry.id)})` : ''))
+    .map(
+      (entry) =>
+        entry.name + (read.entries.some((other) => other.parent === entry.id) ? `(${shape(read, entry.id)})` : ''),
+    )
     .join(' ');
 }
 const codes = (read: ReadResult) => read.findings.map((one) => one.code);
 
 describe('delimited text by RFC 4180', () => {
   it.each<[string, string, string[][]]>([
-    ['plain cells', 'a,b\nc,d', [['a', 'b'], ['c', 'd']]],
-    ['quotes, doubled quotes and a delimiter inside', '"a, b","say ""hi"""\r\nc,d', [['a, b', 'say "hi"'], ['c', 'd']]],
+    [
+      'plain cells',
+      'a,b\nc,d',
+      [
+        ['a', 'b'],
+        ['c', 'd'],
+      ],
+    ],
+    [
+      'quotes, doubled quotes and a delimiter inside',
+      '"a, b","say ""hi"""\r\nc,d',
+      [
+        ['a, b', 'say "hi"'],
+        ['c', 'd'],
+      ],
+    ],
     ['a line end inside quotes', '"a\nb",c', [['a\nb', 'c']]],
     ['empty cells at the ends', ',a,\n', [['', 'a', '']]],
     ['a quote inside an unquoted cell', '5" pipe,x', [['5" pipe', 'x']]],
-    ['old line ends', 'a,b\rc,d', [['a', 'b'], ['c', 'd']]],
+    [
+      'old line ends',
+      'a,b\rc,d',
+      [
+        ['a', 'b'],
+        ['c', 'd'],
+      ],
+    ],
   ])('%s', (_, text, wanted) => expect(parseDelimited(text, ',').rows.map((row) => row.cells)).toEqual(wanted));
   it('counts the lines of the source, also after empty lines and line ends inside quotes', () => {
     expect(parseDelimited('a,b\n\n"c\nd",e\nf,g', ',').rows.map((row) => row.line)).toEqual([1, 3, 5]);
@@ -55,7 +79,9 @@ describe('indented lists', () => {
     ['Hana Petrović (Schools lead)', 'Hana Petrović', ['Schools lead']],
     ['Hana Petrović: Schools lead', 'Hana Petrović', ['Schools lead']],
     ['Maëlle Adeyemi-Fox', 'Maëlle Adeyemi-Fox', []],
-  ])('parts %s into name and details', (text, name, details) => expect(readList(`Top\n  ${text}`).entries[1]).toMatchObject({ name, details, line: 2 }));
+  ])('parts %s into name and details', (text, name, details) =>
+    expect(readList(`Top\n  ${text}`).entries[1]).toMatchObject({ name, details, line: 2 }),
+  );
   it('a line between two levels is kept and told with its line', () => {
     const read = readList('Ada\n        Bo\n    Cy\n  Di');
     expect(read.entries).toHaveLength(4);
@@ -110,7 +136,11 @@ describe('tables with a superior', () => {
   it('people who report to each other are told and the first put at the top', () => {
     const read = readList('Name,Manager\nTop Person,\nAda Quill,Bo Lin\nBo Lin,Ada Quill');
     expect(shape(read)).toBe('Top Person Ada Quill(Bo Lin)');
-    expect(read.findings.find((one) => one.code === 'circle')).toMatchObject({ line: 3, severity: 'error', entries: ['e3', 'e4'] });
+    expect(read.findings.find((one) => one.code === 'circle')).toMatchObject({
+      line: 3,
+      severity: 'error',
+      entries: ['e3', 'e4'],
+    });
   });
   it('two people of one name are both kept, told, and asked about where one is meant', () => {
     const read = readList('Name,Manager\nTop,\nAda Quill,Top\nAda Quill,Top\nBo Lin,Ada Quill');
@@ -125,10 +155,14 @@ describe('tables with a superior', () => {
     expect(read.findings.filter((one) => one.code === 'ragged-row').map((one) => one.line)).toEqual([3, 4]);
   });
   it('a row without a name goes to the tray with its line', () => {
-    expect(readList('Name,Manager\nAda,\n,Ada\nBo,Ada').notPlaced).toEqual([{ line: 3, text: 'Ada', reason: 'Line 3 has no name.' }]);
+    expect(readList('Name,Manager\nAda,\n,Ada\nBo,Ada').notPlaced).toEqual([
+      { line: 3, text: 'Ada', reason: 'Line 3 has no name.' },
+    ]);
   });
   it('vacant posts, assistants and second superiors are recognised', () => {
-    const read = readList('Name,Manager,Also reports to,Title\nAda Quill,,,Head\nVacant,Ada Quill,,Lead\nBo Lin,Ada Quill,,Assistant to the head\nCy Dee,Ada Quill,Bo Lin,Cook');
+    const read = readList(
+      'Name,Manager,Also reports to,Title\nAda Quill,,,Head\nVacant,Ada Quill,,Lead\nBo Lin,Ada Quill,,Assistant to the head\nCy Dee,Ada Quill,Bo Lin,Cook',
+    );
     expect(read.entries.map((entry) => entry.role)).toEqual([null, 'vacancy', 'assistant', null]);
     expect(read.links).toEqual([{ from: 'e5', to: 'e4', line: 5 }]);
   });
@@ -140,7 +174,9 @@ describe('tables with a superior', () => {
 });
 
 describe('bad input', () => {
-  it.each(['', '   \n\n', '\ufeff'])('an empty list %j is told', (text) => expect(readList(text).findings).toMatchObject([{ code: 'empty', severity: 'error' }]));
+  it.each(['', '   \n\n', '\ufeff'])('an empty list %j is told', (text) =>
+    expect(readList(text).findings).toMatchObject([{ code: 'empty', severity: 'error' }]),
+  );
   it('binary files are told by what they are', () => {
     const told = (bytes: number[]) => decodeList(Uint8Array.from(bytes)).findings[0]?.message;
     expect(told([0x25, 0x50, 0x44, 0x46, 0x2d])).toContain('a PDF');
@@ -156,16 +192,21 @@ describe('bad input', () => {
     expect(text).toBe('A\nRené');
     expect(findings).toMatchObject([{ code: 'encoding-guessed', line: 2 }]);
   });
-  it('UTF-16 with a byte order mark is read', () => expect(decodeList(Uint8Array.from([0xff, 0xfe, 0x41, 0, 0x0a, 0, 0x42, 0])).text).toBe('A\nB'));
+  it('UTF-16 with a byte order mark is read', () =>
+    expect(decodeList(Uint8Array.from([0xff, 0xfe, 0x41, 0, 0x0a, 0, 0x42, 0])).text).toBe('A\nB'));
   it('whatever is pasted, reading never throws, keeps valid diagrams, and names lines that exist', () => {
-    const line = fc.oneof(fc.string(), fc.constantFrom('Name,Manager', '\tAda', '- Bo', 'Ada,Bo', 'Bo,Ada', '"', ',,,', 'Ada;Bo', '1.1 Cy'));
+    const line = fc.oneof(
+      fc.string(),
+      fc.constantFrom('Name,Manager', '\tAda', '- Bo', 'Ada,Bo', 'Bo,Ada', '"', ',,,', 'Ada;Bo', '1.1 Cy'),
+    );
     fc.assert(
       fc.property(fc.array(line, { maxLength: 25 }), (lines) => {
         const text = lines.join('\n');
         const read = readList(text);
         expect(brokenInvariants(diagramFrom(read, 'x'))).toEqual([]);
         const last = text.split(/\r\n|\r|\n/).length;
-        for (const one of [...read.findings, ...read.entries, ...read.notPlaced]) if (one.line !== null) expect(one.line).toBeLessThanOrEqual(last);
+        for (const one of [...read.findings, ...read.entries, ...read.notPlaced])
+          if (one.line !== null) expect(one.line).toBeLessThanOrEqual(last);
       }),
       { numRuns: 400 },
     );
@@ -191,7 +232,15 @@ describe('what is written is read back', () => {
   it('CSV gives the same people, superiors, details and roles', () => {
     fc.assert(
       fc.property(diagrams, (diagram) => {
-        const named = { ...diagram, entries: Object.fromEntries(Object.values(diagram.entries).map((entry, i) => [entry.id, { ...entry, name: `${entry.name.replace(/[\p{C}\s]+/gu, ' ').trim()} P${i}` }])) };
+        const named = {
+          ...diagram,
+          entries: Object.fromEntries(
+            Object.values(diagram.entries).map((entry, i) => [
+              entry.id,
+              { ...entry, name: `${entry.name.replace(/[\p{C}\s]+/gu, ' ').trim()} P${i}` },
+            ]),
+          ),
+        };
         fc.pre(Object.keys(named.entries).length > 0);
         const back = diagramFrom(readList(csvOf(named)), 'x');
         const structure = structureOf(named.entries);
@@ -208,6 +257,8 @@ describe('what is written is read back', () => {
   it('plain text gives the same tree', () => {
     const read = readList('Ada Quill, Head\n    Bo Lin, Lead, North\n        Cy Dee\n    Di Eck');
     expect(shape(readList(outlineText(diagramFrom(read, 'x'))))).toBe(shape(read));
-    expect(outlineText(diagramFrom(read, 'x'))).toBe('Ada Quill\tHead\n    Bo Lin\tLead\tNorth\n        Cy Dee\n    Di Eck');
+    expect(outlineText(diagramFrom(read, 'x'))).toBe(
+      'Ada Quill\tHead\n    Bo Lin\tLead\tNorth\n        Cy Dee\n    Di Eck',
+    );
   });
 });

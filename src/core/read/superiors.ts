@@ -64,7 +64,11 @@ export function findSuperiors(people: readonly Reporting[], answers: Readonly<Re
   return { parents, questions, findings, added: [...added.values()] };
 }
 
-function addedFor(added: Map<string, { id: string; name: string; line: number }>, wanted: string, line: number): string {
+function addedFor(
+  added: Map<string, { id: string; name: string; line: number }>,
+  wanted: string,
+  line: number,
+): string {
   const key = foldName(wanted);
   const known = added.get(key) ?? { id: `added-${line}`, name: wanted, line };
   added.set(key, known);
@@ -75,14 +79,32 @@ function openFinding(entry: ReadEntry, wanted: string, found: readonly Reporting
   const where = { line: entry.line, entries: [entry.id] };
   const subject = `Line ${entry.line}: ${entry.name} reports to “${wanted}”`;
   if (found.length === 0) {
-    return finding('unknown-superior', 'error', `${subject}, who is not in the list. Add that person or correct the name; until then ${entry.name} stands at the top.`, where);
+    return finding(
+      'unknown-superior',
+      'error',
+      `${subject}, who is not in the list. Add that person or correct the name; until then ${entry.name} stands at the top.`,
+      where,
+    );
   }
   const first = found[0]!.entry;
   if (found.length === 1) {
-    return finding('unsure-superior', 'warning', `${subject}; that was taken to be ${first.name}, line ${first.line}. Say so if it is someone else.`, where);
+    return finding(
+      'unsure-superior',
+      'warning',
+      `${subject}; that was taken to be ${first.name}, line ${first.line}. Say so if it is someone else.`,
+      where,
+    );
   }
-  const lines = found.slice(0, 4).map((one) => one.entry.line).join(', ');
-  return finding('ambiguous-superior', 'warning', `${subject}, which fits ${found.length} people (lines ${lines}); the one on line ${first.line} was taken.`, where);
+  const lines = found
+    .slice(0, 4)
+    .map((one) => one.entry.line)
+    .join(', ');
+  return finding(
+    'ambiguous-superior',
+    'warning',
+    `${subject}, which fits ${found.length} people (lines ${lines}); the one on line ${first.line} was taken.`,
+    where,
+  );
 }
 
 function matcher(people: readonly Reporting[]): (wanted: string, self: string) => Match {
@@ -107,7 +129,10 @@ function matcher(people: readonly Reporting[]): (wanted: string, self: string) =
     if (!found) {
       const near = key.length >= 6 ? (key.length >= 10 ? 2 : 1) : 0;
       const short = folded.filter(({ name }) => mayStandFor(key, name));
-      const list = short.length > 0 || near === 0 || people.length > nearLimit ? short : folded.filter(({ name }) => isNear(key, name, near));
+      const list =
+        short.length > 0 || near === 0 || people.length > nearLimit
+          ? short
+          : folded.filter(({ name }) => isNear(key, name, near));
       found = list.map(({ person }) => person);
       remembered.set(key, found);
     }
@@ -115,14 +140,24 @@ function matcher(people: readonly Reporting[]): (wanted: string, self: string) =
   };
   return (wanted, self) => {
     const others = (list: readonly Reporting[] | undefined) => (list ?? []).filter(({ entry }) => entry.id !== self);
-    const exact = [byId.get(wanted), byName.get(foldName(wanted)), byName.get(foldName(turned(wanted)))].map(others).find((list) => list.length > 0);
+    const exact = [byId.get(wanted), byName.get(foldName(wanted)), byName.get(foldName(turned(wanted)))]
+      .map(others)
+      .find((list) => list.length > 0);
     if (exact?.length === 1) return { sure: true, why: '', entries: exact };
-    if (exact) return { sure: false, why: `“${wanted}” is the name of ${exact.length} people. Which one is meant?`, entries: exact };
+    if (exact)
+      return {
+        sure: false,
+        why: `“${wanted}” is the name of ${exact.length} people. Which one is meant?`,
+        entries: exact,
+      };
     const loose = others(loosely(foldName(turned(wanted))));
     const titled = loose.length > 0 ? loose : others(byTitle.get(foldName(wanted)));
     const first = titled[0]?.entry;
     if (!first) return { sure: false, why: `“${wanted}” is not in the list.`, entries: [] };
-    const why = titled.length === 1 ? `Is “${wanted}” ${first.name}, line ${first.line}?` : `“${wanted}” may be one of ${titled.length} people. Which one?`;
+    const why =
+      titled.length === 1
+        ? `Is “${wanted}” ${first.name}, line ${first.line}?`
+        : `“${wanted}” may be one of ${titled.length} people. Which one?`;
     return { sure: false, why, entries: titled };
   };
 }
@@ -141,10 +176,16 @@ function breakLoops(people: readonly Reporting[], parents: Map<string, string | 
       at = parents.get(at) ?? null;
     }
     if (at !== null && on.has(at)) {
-      const circle = path.slice(path.indexOf(at)).map((id) => byId.get(id)!).sort((a, b) => a.line - b.line);
+      const circle = path
+        .slice(path.indexOf(at))
+        .map((id) => byId.get(id)!)
+        .sort((a, b) => a.line - b.line);
       const first = circle[0]!;
       parents.set(first.id, null);
-      const names = circle.slice(0, 5).map((one) => `${one.name} (line ${one.line})`).join(', ');
+      const names = circle
+        .slice(0, 5)
+        .map((one) => `${one.name} (line ${one.line})`)
+        .join(', ');
       const message = `${names}${circle.length > 5 ? ' and others' : ''} report to each other in a circle. ${first.name} was put at the top; correct who reports to whom.`;
       findings.push(finding('circle', 'error', message, { line: first.line, entries: circle.map((one) => one.id) }));
     }

@@ -18,20 +18,40 @@ export function readTable(text: string, delimiter: Delimiter, choices: ReadChoic
   const findings: Finding[] = [];
   const notPlaced: ReadResult['notPlaced'][number][] = [];
   if (openQuote !== null) {
-    findings.push(finding('open-quote', 'warning', `Line ${openQuote} has a quotation mark that is never closed; it was read as a plain character.`, { line: openQuote }));
+    findings.push(
+      finding(
+        'open-quote',
+        'warning',
+        `Line ${openQuote} has a quotation mark that is never closed; it was read as a plain character.`,
+        { line: openQuote },
+      ),
+    );
   }
   const body = columns.header ? rows.slice(1) : rows;
   const people: (Reporting & { also: string })[] = [];
   for (const row of body) {
     const person = personOf(row, columns, findings);
     if (person) people.push(person);
-    else notPlaced.push({ line: row.line, text: row.cells.filter(Boolean).join(', '), reason: `Line ${row.line} has no name.` });
+    else
+      notPlaced.push({
+        line: row.line,
+        text: row.cells.filter(Boolean).join(', '),
+        reason: `Line ${row.line} has no name.`,
+      });
   }
   const sameIds = repeatedIds(people);
   const { parents, questions, findings: found, added } = findSuperiors(people, choices.answers ?? {});
   const hasReports = new Set(parents.values());
   const entries: ReadEntry[] = [
-    ...added.map((one) => ({ id: one.id, line: one.line, name: one.name, details: [], fields: {}, role: null, parent: null })),
+    ...added.map((one) => ({
+      id: one.id,
+      line: one.line,
+      name: one.name,
+      details: [],
+      fields: {},
+      role: null,
+      parent: null,
+    })),
     ...people.map(({ entry }) => ({
       ...entry,
       parent: parents.get(entry.id) ?? null,
@@ -54,14 +74,22 @@ export function readTable(text: string, delimiter: Delimiter, choices: ReadChoic
   };
 }
 
-function personOf(row: Row, { columns, twoPart, expected }: Columns, findings: Finding[]): (Reporting & { also: string }) | null {
-  const cellsOf = (use: ColumnUse) => columns.filter((column) => column.use === use).map((column) => row.cells[column.index] ?? '');
-  const name = twoPart ? `${row.cells[twoPart.first] ?? ''} ${row.cells[twoPart.last] ?? ''}`.trim() : (cellsOf('name')[0] ?? '');
+function personOf(
+  row: Row,
+  { columns, twoPart, expected }: Columns,
+  findings: Finding[],
+): (Reporting & { also: string }) | null {
+  const cellsOf = (use: ColumnUse) =>
+    columns.filter((column) => column.use === use).map((column) => row.cells[column.index] ?? '');
+  const name = twoPart
+    ? `${row.cells[twoPart.first] ?? ''} ${row.cells[twoPart.last] ?? ''}`.trim()
+    : (cellsOf('name')[0] ?? '');
   if (name === '') return null;
   const id = `e${row.line}`;
   const extra = row.cells.slice(expected);
   if (row.cells.length !== expected && (row.cells.length > expected || row.cells.length < lastNeeded(columns))) {
-    const kept = row.cells.length > expected ? 'the ones beyond were kept as details' : 'the missing ones were read as empty';
+    const kept =
+      row.cells.length > expected ? 'the ones beyond were kept as details' : 'the missing ones were read as empty';
     const message = `Line ${row.line} has ${row.cells.length} ${row.cells.length === 1 ? 'cell' : 'cells'} where ${expected} were expected; ${kept}. Check that nothing stands in the wrong column.`;
     findings.push(finding('ragged-row', 'warning', message, { line: row.line, entries: [id] }));
   }
@@ -69,10 +97,13 @@ function personOf(row: Row, { columns, twoPart, expected }: Columns, findings: F
   const fields: Record<string, string> = {};
   for (const column of columns) {
     const value = row.cells[column.index] ?? '';
-    if (column.use === 'field' && value !== '') fields[column.header.slice(0, 100)] = value.slice(0, limits.detailLength);
+    if (column.use === 'field' && value !== '')
+      fields[column.header.slice(0, 100)] = value.slice(0, limits.detailLength);
   }
   const [told = ''] = cellsOf('role');
-  const role = roleWords.find(([word]) => word.test(told))?.[1] ?? (isVacantName(name) ? 'vacancy' : details.some(isAssistantTitle) ? 'assistant' : null);
+  const role =
+    roleWords.find(([word]) => word.test(told))?.[1] ??
+    (isVacantName(name) ? 'vacancy' : details.some(isAssistantTitle) ? 'assistant' : null);
   const [superior = '', second = ''] = (cellsOf('reportsTo')[0] ?? '').split(/\s*[;/&]\s*|\s+and\s+/);
   return {
     entry: {
@@ -91,7 +122,10 @@ function personOf(row: Row, { columns, twoPart, expected }: Columns, findings: F
 }
 
 const lastNeeded = (columns: Columns['columns']): number =>
-  columns.reduce((last, column) => (column.use === 'name' || column.use === 'reportsTo' ? Math.max(last, column.index + 1) : last), 0);
+  columns.reduce(
+    (last, column) => (column.use === 'name' || column.use === 'reportsTo' ? Math.max(last, column.index + 1) : last),
+    0,
+  );
 
 function repeatedIds(people: readonly Reporting[]): Finding[] {
   const seen = new Map<string, ReadEntry>();
@@ -109,7 +143,11 @@ function repeatedIds(people: readonly Reporting[]): Finding[] {
 }
 
 /** Second superiors become side links. */
-function sideLinks(people: readonly (Reporting & { also: string })[], choices: ReadChoices, findings: Finding[]): ReadResult['links'] {
+function sideLinks(
+  people: readonly (Reporting & { also: string })[],
+  choices: ReadChoices,
+  findings: Finding[],
+): ReadResult['links'] {
   const asking = people.map(({ entry, ownId, also }) => ({ entry, ownId, wanted: also }));
   if (asking.every(({ wanted }) => wanted === '')) return [];
   const { parents } = findSuperiors(asking, choices.answers ?? {});

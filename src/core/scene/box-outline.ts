@@ -11,7 +11,8 @@ export function boxOutline({ shape, corner, x, y, width, height }: BoxPrimitive)
   const r = shape === 'pill' ? most : shape === 'square' ? 0 : Math.min(corner, most);
   const right = x + width;
   const bottom = y + height;
-  if (r === 0) return `M${short(x)} ${short(y)}L${short(right)} ${short(y)}L${short(right)} ${short(bottom)}L${short(x)} ${short(bottom)}Z`;
+  if (r === 0)
+    return `M${short(x)} ${short(y)}L${short(right)} ${short(y)}L${short(right)} ${short(bottom)}L${short(x)} ${short(bottom)}Z`;
   const corners: [number, number, number, number, number, number][] = [
     [right - r, y, right, y, right, y + r],
     [right, bottom - r, right, bottom, right - r, bottom],

@@ -9,7 +9,10 @@ const leastWidth = 64;
 export function ownSize(entry: Entry, style: BoxStyle): { width: number; height: number } {
   const text = boxText(entry, style);
   const side = style.shape === 'pill' ? Math.min(text.height, 28) / 3 : style.shape === 'cut' ? style.corner / 2 : 0;
-  return { width: Math.max(leastWidth, Math.ceil(text.width + 2 * (padding.x + side))), height: Math.ceil(text.height + 2 * padding.y) };
+  return {
+    width: Math.max(leastWidth, Math.ceil(text.width + 2 * (padding.x + side))),
+    height: Math.ceil(text.height + 2 * padding.y),
+  };
 }
 
 interface Drawn {
@@ -21,9 +24,18 @@ interface Drawn {
 const drawn = new WeakMap<Entry, Drawn>();
 
 /** The box and text of an entry. The same object comes back while nothing about it has changed. */
-export function entryGroup(entry: Entry, style: BoxStyle, x: number, y: number, width: number, height: number, label: string): SceneGroup {
+export function entryGroup(
+  entry: Entry,
+  style: BoxStyle,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  label: string,
+): SceneGroup {
   const before = drawn.get(entry);
-  const alike = before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;
+  const alike =
+    before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;
   if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
   const children = alike ? before.group.children : content(entry, style, width, height);
   const bounds = alike ? before.group.bounds : { x: 0, y: 0, width, height };

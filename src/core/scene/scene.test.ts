@@ -7,16 +7,27 @@ import { diagramFromParents, diagrams, mirrored } from '../testing/arbitrary';
 import { boxOutline, type Rect, type Scene, type SceneGroup } from '.';
 
 const boxes = (scene: Scene): (Rect & { id: string })[] =>
-  scene.groups.filter((group) => group.stands.for === 'entry').map((group) => ({ id: group.stands.id, x: group.x, y: group.y, width: group.bounds.width, height: group.bounds.height }));
+  scene.groups
+    .filter((group) => group.stands.for === 'entry')
+    .map((group) => ({
+      id: group.stands.id,
+      x: group.x,
+      y: group.y,
+      width: group.bounds.width,
+      height: group.bounds.height,
+    }));
 const arrangements = fc.record({
   direction: fc.constantFrom('down' as const, 'right' as const),
   lowest: fc.constantFrom('row' as const, 'column' as const),
   siblingGap: fc.integer({ min: 4, max: 40 }),
   branchGap: fc.integer({ min: 4, max: 60 }),
 });
-const arranged = fc.tuple(diagrams, arrangements).map(([diagram, patch]): Diagram => ({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }));
+const arranged = fc
+  .tuple(diagrams, arrangements)
+  .map(([diagram, patch]): Diagram => ({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }));
 /** Points of path data made of M, L and Q. */
-const points = (d: string): [number, number][] => [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((match) => [Number(match[1]), Number(match[2])]);
+const points = (d: string): [number, number][] =>
+  [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((match) => [Number(match[1]), Number(match[2])]);
 const lines = (scene: Scene, kind: SceneGroup['stands']['for']): [number, number, number, number][] =>
   scene.groups
     .filter((group) => group.stands.for === kind)
@@ -27,7 +38,10 @@ const lines = (scene: Scene, kind: SceneGroup['stands']['for']): [number, number
       return list.slice(1).map(([x, y], i): [number, number, number, number] => [list[i]![0], list[i]![1], x, y]);
     });
 const crosses = (box: Rect, [x1, y1, x2, y2]: [number, number, number, number], inset: number): boolean =>
-  Math.max(x1, x2) > box.x + inset && Math.min(x1, x2) < box.x + box.width - inset && Math.max(y1, y2) > box.y + inset && Math.min(y1, y2) < box.y + box.height - inset;
+  Math.max(x1, x2) > box.x + inset &&
+  Math.min(x1, x2) < box.x + box.width - inset &&
+  Math.max(y1, y2) > box.y + inset &&
+  Math.min(y1, y2) < box.y + box.height - inset;
 
 describe('an org chart, for any list, arrangement and spacing', () => {
   it('has no two boxes that overlap, and all inside the drawing', () => {
@@ -40,7 +54,13 @@ describe('an org chart, for any list, arrangement and spacing', () => {
           expect(a.x).toBeGreaterThanOrEqual(-1e-6);
           expect(a.x + a.width).toBeLessThanOrEqual(scene.drawing.width + 1e-6);
           expect(a.y + a.height).toBeLessThanOrEqual(scene.drawing.height + 1e-6);
-          for (const b of all.slice(i + 1)) expect(a.x + a.width <= b.x + 1e-6 || b.x + b.width <= a.x + 1e-6 || a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6).toBe(true);
+          for (const b of all.slice(i + 1))
+            expect(
+              a.x + a.width <= b.x + 1e-6 ||
+                b.x + b.width <= a.x + 1e-6 ||
+                a.y + a.height <= b.y + 1e-6 ||
+                b.y + b.height <= a.y + 1e-6,
+            ).toBe(true);
         });
       }),
       { numRuns: 300 },
@@ -61,7 +81,12 @@ describe('an org chart, for any list, arrangement and spacing', () => {
       fc.property(arranged, fc.nat(), fc.nat(), (diagram, a, b) => {
         const ids = Object.keys(diagram.entries);
         fc.pre(ids.length > 2 && a % ids.length !== b % ids.length);
-        const linked = { ...diagram, links: { l: { id: 'l', from: ids[a % ids.length]!, to: ids[b % ids.length]!, kind: 'side' as const, phrase: '' } } };
+        const linked = {
+          ...diagram,
+          links: {
+            l: { id: 'l', from: ids[a % ids.length]!, to: ids[b % ids.length]!, kind: 'side' as const, phrase: '' },
+          },
+        };
         const { scene } = draw(linked);
         const found = lines(scene, 'sideLink');
         expect(found.length).toBeGreaterThan(0);
@@ -73,8 +98,14 @@ describe('an org chart, for any list, arrangement and spacing', () => {
   it('begins all boxes of a tier on one line, equal in size, parents over the middle of their reports', () => {
     fc.assert(
       fc.property(diagrams, fc.constantFrom('down' as const, 'right' as const), (generated, direction) => {
-        const entries = Object.fromEntries(Object.values(generated.entries).map((entry) => [entry.id, { ...entry, role: null }]));
-        const diagram: Diagram = { ...generated, entries, arrangement: { ...generated.arrangement, direction, lowest: 'row' } };
+        const entries = Object.fromEntries(
+          Object.values(generated.entries).map((entry) => [entry.id, { ...entry, role: null }]),
+        );
+        const diagram: Diagram = {
+          ...generated,
+          entries,
+          arrangement: { ...generated.arrangement, direction, lowest: 'row' },
+        };
         const { scene, structure } = draw(diagram);
         const byId = new Map(boxes(scene).map((box) => [box.id, box]));
         const down = direction === 'down';
@@ -95,11 +126,14 @@ describe('an org chart, for any list, arrangement and spacing', () => {
   it('draws the mirrored list as the mirror image', () => {
     fc.assert(
       fc.property(diagrams, (generated) => {
-        const entries = Object.fromEntries(Object.values(generated.entries).map((entry) => [entry.id, { ...entry, role: null }]));
+        const entries = Object.fromEntries(
+          Object.values(generated.entries).map((entry) => [entry.id, { ...entry, role: null }]),
+        );
         const diagram: Diagram = { ...generated, entries, arrangement: { ...generated.arrangement, lowest: 'row' } };
         const there = draw(diagram).scene;
         const back = new Map(boxes(draw(mirrored(diagram)).scene).map((box) => [box.id, box]));
-        for (const box of boxes(there)) expect(back.get(box.id)!.x).toBeCloseTo(there.drawing.width - box.x - box.width, 6);
+        for (const box of boxes(there))
+          expect(back.get(box.id)!.x).toBeCloseTo(there.drawing.width - box.x - box.width, 6);
       }),
     );
   });
@@ -138,11 +172,17 @@ describe('a scene', () => {
   it('keeps the groups of entries that did not change the same objects', () => {
     const first = draw(diagram).scene;
     const again = draw({ ...diagram, title: 'Other' }).scene;
-    expect(again.groups.filter((group) => group.stands.for === 'entry').every((group, i) => group === first.groups.filter((one) => one.stands.for === 'entry')[i])).toBe(true);
+    expect(
+      again.groups
+        .filter((group) => group.stands.for === 'entry')
+        .every((group, i) => group === first.groups.filter((one) => one.stands.for === 'entry')[i]),
+    ).toBe(true);
   });
   it('reads out name, details, tier and superior', () => {
     const { scene } = draw(diagram);
-    expect(scene.groups.find((group) => group.stands.id === 'e3' && group.stands.for === 'entry')!.label).toBe('Person 3, tier 3, reports to Person 1');
+    expect(scene.groups.find((group) => group.stands.id === 'e3' && group.stands.for === 'entry')!.label).toBe(
+      'Person 3, tier 3, reports to Person 1',
+    );
   });
   it('has a band for each tier with its count, end before the next begins', () => {
     const { tiers } = draw(diagram).scene;
@@ -150,7 +190,10 @@ describe('a scene', () => {
     expect(tiers[0]!.end).toBeLessThan(tiers[1]!.start);
   });
   it('stands an assistant beside the line between manager and reports', () => {
-    const withAssistant = { ...diagram, entries: { ...diagram.entries, e2: { ...diagram.entries.e2!, role: 'assistant' } } };
+    const withAssistant = {
+      ...diagram,
+      entries: { ...diagram.entries, e2: { ...diagram.entries.e2!, role: 'assistant' } },
+    };
     const all = new Map(boxes(draw(withAssistant).scene).map((box) => [box.id, box]));
     const [manager, assistant, report] = [all.get('e0')!, all.get('e2')!, all.get('e1')!];
     expect(assistant.y).toBeGreaterThan(manager.y + manager.height);
@@ -160,21 +203,35 @@ describe('a scene', () => {
   it('is the same to the last digit when drawn again from JSON', () => {
     fc.assert(
       fc.property(diagrams, (one) => {
-        expect(JSON.stringify(draw(JSON.parse(JSON.stringify(one)) as Diagram).scene)).toBe(JSON.stringify(draw(one).scene));
+        expect(JSON.stringify(draw(JSON.parse(JSON.stringify(one)) as Diagram).scene)).toBe(
+          JSON.stringify(draw(one).scene),
+        );
       }),
     );
   });
 });
 
 describe('box outlines', () => {
-  const box = { type: 'box' as const, corner: 8, x: 10, y: 20, width: 100, height: 40, fill: '#ffffff', stroke: '#000000', strokeWidth: 1, dashed: false };
+  const box = {
+    type: 'box' as const,
+    corner: 8,
+    x: 10,
+    y: 20,
+    width: 100,
+    height: 40,
+    fill: '#ffffff',
+    stroke: '#000000',
+    strokeWidth: 1,
+    dashed: false,
+  };
   it('a square box is its four corners; a cut one has eight', () => {
     expect(boxOutline({ ...box, shape: 'square' })).toBe('M10 20L110 20L110 60L10 60Z');
     expect(points(boxOutline({ ...box, shape: 'cut' })).length).toBe(9);
   });
   it('all shapes stay within the box', () => {
     for (const shape of ['square', 'rounded', 'cut', 'pill'] as const) {
-      for (const [x, y] of points(boxOutline({ ...box, shape }))) expect(x >= 10 && x <= 110 && y >= 20 && y <= 60).toBe(true);
+      for (const [x, y] of points(boxOutline({ ...box, shape })))
+        expect(x >= 10 && x <= 110 && y >= 20 && y <= 60).toBe(true);
     }
   });
 });

@@ -75,7 +75,13 @@ export interface Scene {
   readonly description: string;
   readonly sheet: { readonly name: string; readonly width: number; readonly height: number; readonly ground: string };
   /** Where the drawing stands on the sheet: sheet = place + scale × drawing. */
-  readonly drawing: { readonly x: number; readonly y: number; readonly scale: number; readonly width: number; readonly height: number };
+  readonly drawing: {
+    readonly x: number;
+    readonly y: number;
+    readonly scale: number;
+    readonly width: number;
+    readonly height: number;
+  };
   readonly direction: 'down' | 'right';
   /** Lines first, then entries; in drawing coordinates. */
   readonly groups: readonly SceneGroup[];

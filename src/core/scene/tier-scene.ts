@@ -15,7 +15,10 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
   const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i) ? 1 : 0));
   const { width, height } = boxSizes(diagram, structure, styles, beside);
   const { arrangement } = diagram;
-  const tierGap = Array.from({ length: tierCount(structure) }, (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap);
+  const tierGap = Array.from(
+    { length: tierCount(structure) },
+    (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap,
+  );
   const input: TierTreeInput = { ...structure, ...arrangement, width, height, beside, tierGap };
   const layout = arrangeTierTree(input);
   const look = lookOf(diagram.look);
@@ -27,7 +30,11 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
     sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
     drawing,
     direction: arrangement.direction,
-    groups: [...fans(diagram, structure, layout, look.line), ...sideLinks(diagram, structure, input, layout, look.line), ...boxes(diagram, structure, styles, layout, width, height)],
+    groups: [
+      ...fans(diagram, structure, layout, look.line),
+      ...sideLinks(diagram, structure, input, layout, look.line),
+      ...boxes(diagram, structure, styles, layout, width, height),
+    ],
     notes: sheetNotes(diagram, look, sheet, legend),
     tiers: bands(diagram, structure, styles, layout, tierGap),
     smallestText: smallest(diagram, structure, styles, drawing.scale),
@@ -70,7 +77,11 @@ function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxSt
   return { width, height };
 }
 
-function place(diagram: Diagram, layout: TierTreeLayout, legend: string): Pick<Scene, 'drawing'> & { sheet: { width: number; height: number } } {
+function place(
+  diagram: Diagram,
+  layout: TierTreeLayout,
+  legend: string,
+): Pick<Scene, 'drawing'> & { sheet: { width: number; height: number } } {
   const room = notesRoom(diagram, legend);
   const { margin } = diagram.sheet;
   const paper = paperSize(diagram.sheet);
@@ -78,10 +89,20 @@ function place(diagram: Diagram, layout: TierTreeLayout, legend: string): Pick<S
     const width = Math.max(leastSheet.width, layout.width + 2 * margin);
     const height = Math.max(leastSheet.height, layout.height + 2 * margin + room.top + room.bottom);
     const x = (width - layout.width) / 2;
-    return { sheet: { width, height }, drawing: { x, y: margin + room.top, scale: 1, width: layout.width, height: layout.height } };
+    return {
+      sheet: { width, height },
+      drawing: { x, y: margin + room.top, scale: 1, width: layout.width, height: layout.height },
+    };
   }
-  const free = { width: Math.max(1, paper.width - 2 * margin), height: Math.max(1, paper.height - 2 * margin - room.top - room.bottom) };
-  const scale = Math.min(largestScale, free.width / Math.max(1, layout.width), free.height / Math.max(1, layout.height));
+  const free = {
+    width: Math.max(1, paper.width - 2 * margin),
+    height: Math.max(1, paper.height - 2 * margin - room.top - room.bottom),
+  };
+  const scale = Math.min(
+    largestScale,
+    free.width / Math.max(1, layout.width),
+    free.height / Math.max(1, layout.height),
+  );
   const x = (paper.width - layout.width * scale) / 2;
   const y = margin + room.top + (free.height - layout.height * scale) * 0.4;
   return { sheet: paper, drawing: { x, y, scale, width: layout.width, height: layout.height } };
@@ -99,12 +120,25 @@ function boxes(
   for (const link of Object.values(diagram.links)) alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), link.to]);
   return Array.from(structure.outline, (i) => {
     const entry = diagram.entries[structure.ids[i]!]!;
-    return entryGroup(entry, styles[i]!, layout.x[i]!, layout.y[i]!, width[i]!, height[i]!, labelOf(diagram, structure, i, alsoTo));
+    return entryGroup(
+      entry,
+      styles[i]!,
+      layout.x[i]!,
+      layout.y[i]!,
+      width[i]!,
+      height[i]!,
+      labelOf(diagram, structure, i, alsoTo),
+    );
   });
 }
 
 /** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". */
-function labelOf(diagram: Diagram, structure: Structure, i: number, alsoTo: ReadonlyMap<string, readonly string[]>): string {
+function labelOf(
+  diagram: Diagram,
+  structure: Structure,
+  i: number,
+  alsoTo: ReadonlyMap<string, readonly string[]>,
+): string {
   const entry = diagram.entries[structure.ids[i]!]!;
   const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
   const role = roleOf(diagram, structure, i);
@@ -131,7 +165,13 @@ function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, st
   });
 }
 
-function sideLinks(diagram: Diagram, structure: Structure, input: TierTreeInput, layout: TierTreeLayout, stroke: string): SceneGroup[] {
+function sideLinks(
+  diagram: Diagram,
+  structure: Structure,
+  input: TierTreeInput,
+  layout: TierTreeLayout,
+  stroke: string,
+): SceneGroup[] {
   const links = Object.values(diagram.links);
   if (links.length === 0) return [];
   const route = sideRouter(input, layout);
@@ -140,7 +180,15 @@ function sideLinks(diagram: Diagram, structure: Structure, input: TierTreeInput,
     const points = route(structure.index.get(link.from)!, structure.index.get(link.to)!);
     const d = roundedPath(points, joinRadius);
     const stands = { for: 'sideLink', id: link.id } as const;
-    return { type: 'group', stands, label: '', x: 0, y: 0, bounds: boundsOf([points]), children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: true }] };
+    return {
+      type: 'group',
+      stands,
+      label: '',
+      x: 0,
+      y: 0,
+      bounds: boundsOf([points]),
+      children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: true }],
+    };
   });
 }
 
@@ -157,7 +205,13 @@ function boundsOf(lines: readonly (readonly number[])[]): SceneGroup['bounds'] {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-function bands(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], layout: TierTreeLayout, gaps: readonly number[]): TierBand[] {
+function bands(
+  diagram: Diagram,
+  structure: Structure,
+  styles: readonly BoxStyle[],
+  layout: TierTreeLayout,
+  gaps: readonly number[],
+): TierBand[] {
   return layout.tiers.map(({ start, end }, t) => {
     const from = structure.tierStart[t]!;
     const to = structure.tierStart[t + 1]!;
@@ -168,7 +222,15 @@ function bands(diagram: Diagram, structure: Structure, styles: readonly BoxStyle
         break;
       }
     }
-    return { tier: t + 1, name: diagram.tiers[String(t + 1)]?.name ?? null, start, end, count: to - from, swatch, gap: t === 0 ? null : gaps[t]! };
+    return {
+      tier: t + 1,
+      name: diagram.tiers[String(t + 1)]?.name ?? null,
+      start,
+      end,
+      count: to - from,
+      swatch,
+      gap: t === 0 ? null : gaps[t]!,
+    };
   });
 }
 

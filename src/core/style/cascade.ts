@@ -131,7 +131,11 @@ export interface Explained {
 }
 
 /** For each property, the value the entries of a scope show and where it comes from. Null where the scope has no entries. */
-export function explainStyle(diagram: Diagram, structure: Structure, scope: Scope): Record<StyleProperty, Explained> | null {
+export function explainStyle(
+  diagram: Diagram,
+  structure: Structure,
+  scope: Scope,
+): Record<StyleProperty, Explained> | null {
   const seen = new Map<string, ReturnType<typeof resolve>>();
   const owners = branchOwners(diagram, structure);
   for (const i of entriesIn(diagram, structure, scope)) {

@@ -4,14 +4,27 @@ import { applyGesture, type Gesture } from '../edit';
 import type { Diagram } from '../model';
 import { structureOf } from '../tiers';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
-import { contrastRatio, explainStyle, leastContrast, looks, readableText, resolveStyles, roleStyle, tierStyle } from '.';
+import {
+  contrastRatio,
+  explainStyle,
+  leastContrast,
+  looks,
+  readableText,
+  resolveStyles,
+  roleStyle,
+  tierStyle,
+} from '.';
 
 const done = (diagram: Diagram, gesture: Gesture): Diagram => {
   const outcome = applyGesture(diagram, gesture);
   if (!outcome.ok) throw new Error(outcome.reason);
   return outcome.diagram;
 };
-const set = (scope: Parameters<typeof explainStyle>[2], property: 'fill' | 'text' | 'nameSize', value: string | number | null): Gesture => [{ kind: 'setStyle', scope, property, value }];
+const set = (
+  scope: Parameters<typeof explainStyle>[2],
+  property: 'fill' | 'text' | 'nameSize',
+  value: string | number | null,
+): Gesture => [{ kind: 'setStyle', scope, property, value }];
 
 describe('contrast', () => {
   // WCAG 2.2: black on white 21:1; #767676 on white 4.54:1.
@@ -24,7 +37,9 @@ describe('contrast', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 0xffffff }), (n) => {
         const fill = `#${n.toString(16).padStart(6, '0')}`;
-        expect(contrastRatio(readableText('#777777', fill, '#1d2b26', '#ffffff'), fill)).toBeGreaterThanOrEqual(leastContrast);
+        expect(contrastRatio(readableText('#777777', fill, '#1d2b26', '#ffffff'), fill)).toBeGreaterThanOrEqual(
+          leastContrast,
+        );
       }),
     );
   });
@@ -36,12 +51,15 @@ describe.each(looks.map((look) => [look.id, look] as const))('the look %s', (_, 
       for (const role of [null, 'manager', 'assistant', 'vacancy']) {
         const diagram = diagramFromParents([-1]);
         const style = { ...tierStyle(look, tier), ...roleStyle(look, role) };
-        expect(contrastRatio(readableText(style.text, style.fill, look.ink, look.light), style.fill)).toBeGreaterThanOrEqual(leastContrast);
+        expect(
+          contrastRatio(readableText(style.text, style.fill, look.ink, look.light), style.fill),
+        ).toBeGreaterThanOrEqual(leastContrast);
         expect(diagram.look).toBeTypeOf('string');
       }
     }
   });
-  it('draws lines that stand out from the ground by 3 : 1 or better', () => expect(contrastRatio(look.line, look.ground)).toBeGreaterThanOrEqual(3));
+  it('draws lines that stand out from the ground by 3 : 1 or better', () =>
+    expect(contrastRatio(look.line, look.ground)).toBeGreaterThanOrEqual(3));
   it('gives the first tier a colour clearly apart from the others', () => {
     expect(contrastRatio(tierStyle(look, 1).fill, tierStyle(look, 3).fill)).toBeGreaterThan(1.5);
   });
@@ -71,7 +89,10 @@ describe('the cascade', () => {
   it('says where each value comes from, and when the entries of a scope differ', () => {
     const diagram = done(family, set({ kind: 'tier', tier: 2 }, 'fill', '#222222'));
     const structure = structureOf(diagram.entries);
-    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 })!.fill).toEqual({ value: '#222222', origin: 'tier' });
+    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 })!.fill).toEqual({
+      value: '#222222',
+      origin: 'tier',
+    });
     expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 })!.nameSize.origin).toBe('look');
     expect(explainStyle(diagram, structure, { kind: 'everything' })!.fill).toEqual({ value: null, origin: 'several' });
     expect(explainStyle(diagram, structure, { kind: 'role', role: 'vacancy' })).toBeNull();
@@ -83,7 +104,10 @@ describe('the cascade', () => {
     expect(explained.text.origin).toBe('contrast');
     expect(contrastRatio(String(explained.text.value), '#101010')).toBeGreaterThanOrEqual(leastContrast);
     const stubborn = done(dark, set({ kind: 'tier', tier: 2 }, 'text', '#202020'));
-    expect(explainStyle(stubborn, structure, { kind: 'tier', tier: 2 })!.text).toEqual({ value: '#202020', origin: 'tier' });
+    expect(explainStyle(stubborn, structure, { kind: 'tier', tier: 2 })!.text).toEqual({
+      value: '#202020',
+      origin: 'tier',
+    });
   });
   it('gives every entry a complete style, and equal entries the same object', () => {
     fc.assert(

@@ -3,24 +3,54 @@ import fc from 'fast-check';
 import type { Command } from '../edit';
 import { createDiagram, createEntry, evenKeys, type Diagram, type Scope } from '../model';
 
-const names = ['Ada Quill', 'Bo Lin', 'Ćwikła Żółw', 'Óengus Mac an tSaoir', 'Noor van der Veen', 'Vacant', '', 'Maëlle Adeyemi-Fox', 'Ruta Jankauskaitė', 'X'];
+const names = [
+  'Ada Quill',
+  'Bo Lin',
+  'Ćwikła Żółw',
+  'Óengus Mac an tSaoir',
+  'Noor van der Veen',
+  'Vacant',
+  '',
+  'Maëlle Adeyemi-Fox',
+  'Ruta Jankauskaitė',
+  'X',
+];
 const name = fc.oneof(fc.constantFrom(...names), fc.string({ maxLength: 20 }));
 
 /** Parents by index: entry i belongs to an earlier one, or to nobody. */
 export const parents = (most: number): fc.Arbitrary<number[]> =>
-  fc.array(fc.nat({ max: 1_000_000 }), { maxLength: most }).map((draws) => draws.map((draw, i) => (i === 0 || draw % 9 === 0 ? -1 : draw % i)));
+  fc
+    .array(fc.nat({ max: 1_000_000 }), { maxLength: most })
+    .map((draws) => draws.map((draw, i) => (i === 0 || draw % 9 === 0 ? -1 : draw % i)));
 
-export function diagramFromParents(list: readonly number[], nameOf: (i: number) => string = (i) => `Person ${i}`): Diagram {
+export function diagramFromParents(
+  list: readonly number[],
+  nameOf: (i: number) => string = (i) => `Person ${i}`,
+): Diagram {
   const keys = evenKeys(list.length);
-  const entries = list.map((parent, i) => createEntry({ id: `e${i}`, name: nameOf(i), parent: parent < 0 ? null : `e${parent}`, order: keys[i]! }));
-  return { ...createDiagram('org-chart', 'Generated'), entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])) };
+  const entries = list.map((parent, i) =>
+    createEntry({ id: `e${i}`, name: nameOf(i), parent: parent < 0 ? null : `e${parent}`, order: keys[i]! }),
+  );
+  return {
+    ...createDiagram('org-chart', 'Generated'),
+    entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])),
+  };
 }
 
 export const diagrams: fc.Arbitrary<Diagram> = fc
-  .record({ list: parents(25), names: fc.array(name, { minLength: 25, maxLength: 25 }), roles: fc.array(fc.constantFrom(null, null, 'assistant', 'vacancy'), { minLength: 25, maxLength: 25 }) })
+  .record({
+    list: parents(25),
+    names: fc.array(name, { minLength: 25, maxLength: 25 }),
+    roles: fc.array(fc.constantFrom(null, null, 'assistant', 'vacancy'), { minLength: 25, maxLength: 25 }),
+  })
   .map(({ list, names: drawn, roles }) => {
     const diagram = diagramFromParents(list, (i) => drawn[i]!);
-    const entries = Object.fromEntries(Object.values(diagram.entries).map((entry, i) => [entry.id, { ...entry, role: roles[i]!, details: i % 3 === 0 ? ['Warden', 'Reserve'] : [] }]));
+    const entries = Object.fromEntries(
+      Object.values(diagram.entries).map((entry, i) => [
+        entry.id,
+        { ...entry, role: roles[i]!, details: i % 3 === 0 ? ['Warden', 'Reserve'] : [] },
+      ]),
+    );
     return { ...diagram, entries };
   });
 
@@ -37,25 +67,67 @@ const order = fc.constantFrom('1', 'A', 'V', 'Vz', 'k', 'z5');
 
 export const commands: fc.Arbitrary<Command> = fc.oneof(
   fc
-    .array(fc.record({ id: fc.nat({ max: 99 }).map((n) => `n${n}`), name, parent: fc.option(id), order }), { minLength: 1, maxLength: 3 })
-    .map((list): Command => ({ kind: 'addEntries', entries: [...new Map(list.map((entry) => [entry.id, createEntry(entry)])).values()], links: [], branches: {}, only: {} })),
+    .array(fc.record({ id: fc.nat({ max: 99 }).map((n) => `n${n}`), name, parent: fc.option(id), order }), {
+      minLength: 1,
+      maxLength: 3,
+    })
+    .map((list): Command => ({
+      kind: 'addEntries',
+      entries: [...new Map(list.map((entry) => [entry.id, createEntry(entry)])).values()],
+      links: [],
+      branches: {},
+      only: {},
+    })),
   fc.array(id, { minLength: 1, maxLength: 4 }).map((ids): Command => ({ kind: 'removeEntries', ids })),
   fc.record({ kind: fc.constant('rename' as const), id, name }),
-  fc.record({ kind: fc.constant('setDetails' as const), id, details: fc.array(fc.string({ maxLength: 10 }), { maxLength: 3 }) }),
-  fc.record({ kind: fc.constant('setField' as const), id, field: fc.constantFrom('phone', 'room'), value: fc.option(fc.string({ maxLength: 8 })) }),
+  fc.record({
+    kind: fc.constant('setDetails' as const),
+    id,
+    details: fc.array(fc.string({ maxLength: 10 }), { maxLength: 3 }),
+  }),
+  fc.record({
+    kind: fc.constant('setField' as const),
+    id,
+    field: fc.constantFrom('phone', 'room'),
+    value: fc.option(fc.string({ maxLength: 8 })),
+  }),
   fc.record({ kind: fc.constant('setRole' as const), id, role: fc.constantFrom(null, 'assistant', 'vacancy') }),
   fc.record({ kind: fc.constant('moveBranch' as const), id, parent: fc.option(id), order }),
-  fc.record({ from: id, to: id, n: fc.nat({ max: 3 }) }).map(({ from, to, n }): Command => ({ kind: 'addLink', link: { id: `l${n}`, from, to, kind: 'side', phrase: '' } })),
+  fc.record({ from: id, to: id, n: fc.nat({ max: 3 }) }).map(({ from, to, n }): Command => ({
+    kind: 'addLink',
+    link: { id: `l${n}`, from, to, kind: 'side', phrase: '' },
+  })),
   fc.nat({ max: 3 }).map((n): Command => ({ kind: 'removeLink', id: `l${n}` })),
   fc.record({ kind: fc.constant('setTitle' as const), title: fc.string({ maxLength: 20 }) }),
-  fc.record({ kind: fc.constant('setTitleBlock' as const), patch: fc.record({ title: fc.string({ maxLength: 9 }), shown: fc.boolean() }, { requiredKeys: [] }) }),
+  fc.record({
+    kind: fc.constant('setTitleBlock' as const),
+    patch: fc.record({ title: fc.string({ maxLength: 9 }), shown: fc.boolean() }, { requiredKeys: [] }),
+  }),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: '#aabbcc' })),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: null })),
-  fc.record({ kind: fc.constant('setTier' as const), tier: fc.integer({ min: 1, max: 5 }), patch: fc.record({ name: fc.option(fc.string({ maxLength: 9 })), gap: fc.option(fc.integer({ min: 8, max: 90 })) }, { requiredKeys: [] }) }),
+  fc.record({
+    kind: fc.constant('setTier' as const),
+    tier: fc.integer({ min: 1, max: 5 }),
+    patch: fc.record(
+      { name: fc.option(fc.string({ maxLength: 9 })), gap: fc.option(fc.integer({ min: 8, max: 90 })) },
+      { requiredKeys: [] },
+    ),
+  }),
   fc.constantFrom('ledger', 'heather').map((look): Command => ({ kind: 'setLook', look })),
-  fc.record({ kind: fc.constant('setArrangement' as const), patch: fc.record({ direction: fc.constantFrom('down' as const, 'right' as const), siblingGap: fc.integer({ min: 4, max: 60 }) }, { requiredKeys: [] }) }),
-  fc.record({ kind: fc.constant('setSheet' as const), patch: fc.record({ size: fc.constantFrom('A4' as const, 'A3' as const, 'drawing' as const) }, { requiredKeys: [] }) }),
-  fc.nat({ max: 4 }).map((n): Command => ({ kind: 'putInTray', item: { id: `t${n}`, line: n, text: 'a line', reason: 'no name' } })),
+  fc.record({
+    kind: fc.constant('setArrangement' as const),
+    patch: fc.record(
+      { direction: fc.constantFrom('down' as const, 'right' as const), siblingGap: fc.integer({ min: 4, max: 60 }) },
+      { requiredKeys: [] },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant('setSheet' as const),
+    patch: fc.record({ size: fc.constantFrom('A4' as const, 'A3' as const, 'drawing' as const) }, { requiredKeys: [] }),
+  }),
+  fc
+    .nat({ max: 4 })
+    .map((n): Command => ({ kind: 'putInTray', item: { id: `t${n}`, line: n, text: 'a line', reason: 'no name' } })),
   fc.nat({ max: 4 }).map((n): Command => ({ kind: 'takeFromTray', id: `t${n}` })),
 );
 
@@ -64,5 +136,8 @@ export function mirrored(diagram: Diagram): Diagram {
   const all = Object.values(diagram.entries);
   const keys = [...new Set(all.map((entry) => entry.order))].sort();
   const turned = new Map(keys.map((key, i) => [key, keys[keys.length - 1 - i]!]));
-  return { ...diagram, entries: Object.fromEntries(all.map((entry) => [entry.id, { ...entry, order: turned.get(entry.order)! }])) };
+  return {
+    ...diagram,
+    entries: Object.fromEntries(all.map((entry) => [entry.id, { ...entry, order: turned.get(entry.order)! }])),
+  };
 }

@@ -16,7 +16,11 @@ export function roleOf(diagram: Diagram, structure: Structure, index: number): s
 
 /** An assistant stands beside the line only where it belongs to somebody and has nobody under it. */
 export function isBesideLine(diagram: Diagram, structure: Structure, index: number): boolean {
-  return diagram.entries[structure.ids[index]!]!.role === 'assistant' && structure.parent[index]! >= 0 && structure.count[index] === 0;
+  return (
+    diagram.entries[structure.ids[index]!]!.role === 'assistant' &&
+    structure.parent[index]! >= 0 &&
+    structure.count[index] === 0
+  );
 }
 
 export function roleName(role: string): string {
@@ -26,8 +30,19 @@ export function roleName(role: string): string {
 /** "II" for tier 2: tiers are numbered as people write levels on a chart. */
 export function roman(n: number): string {
   const signs: [number, string][] = [
-    [1000, 'M'], [900, 'CM'], [500, 'D'], [400, 'CD'], [100, 'C'], [90, 'XC'],
-    [50, 'L'], [40, 'XL'], [10, 'X'], [9, 'IX'], [5, 'V'], [4, 'IV'], [1, 'I'],
+    [1000, 'M'],
+    [900, 'CM'],
+    [500, 'D'],
+    [400, 'CD'],
+    [100, 'C'],
+    [90, 'XC'],
+    [50, 'L'],
+    [40, 'XL'],
+    [10, 'X'],
+    [9, 'IX'],
+    [5, 'V'],
+    [4, 'IV'],
+    [1, 'I'],
   ];
   let rest = n;
   let text = '';

@@ -42,5 +42,13 @@ describe('roles', () => {
   it('an assistant with reports stands in the line, not beside it', () => {
     expect(isBesideLine(assistant, structureOf(assistant.entries), 1)).toBe(false);
   });
-  it.each([[1, 'I'], [4, 'IV'], [9, 'IX'], [14, 'XIV'], [40, 'XL'], [99, 'XCIX'], [2026, 'MMXXVI']])('tier %i is %s', (n, text) => expect(roman(n)).toBe(text));
+  it.each([
+    [1, 'I'],
+    [4, 'IV'],
+    [9, 'IX'],
+    [14, 'XIV'],
+    [40, 'XL'],
+    [99, 'XCIX'],
+    [2026, 'MMXXVI'],
+  ])('tier %i is %s', (n, text) => expect(roman(n)).toBe(text));
 });

@@ -1,7 +1,8 @@
 import type { Diagram } from '../model';
 import { structureOf } from '../tiers';
 
-const cell = (text: string): string => (/[",\r\n]/.test(text) || text !== text.trim() ? `"${text.replaceAll('"', '""')}"` : text);
+const cell = (text: string): string =>
+  /[",\r\n]/.test(text) || text !== text.trim() ? `"${text.replaceAll('"', '""')}"` : text;
 
 /** The list as RFC 4180 CSV with a heading row: id, name, reports to (an id), role, details and own fields. Read back by `readTable`. */
 export function csvOf(diagram: Diagram): string {
@@ -10,7 +11,14 @@ export function csvOf(diagram: Diagram): string {
   const details = entries.reduce((most, entry) => Math.max(most, entry.details.length), 0);
   const fields = [...new Set(entries.flatMap((entry) => Object.keys(entry.fields)))];
   const numbers = new Map(entries.map((entry, i) => [entry.id, String(i + 1)]));
-  const headings = ['Id', 'Name', 'Reports to', 'Role', ...Array.from({ length: details }, (_, i) => (i === 0 ? 'Title' : i === 1 ? 'Site' : `Detail ${i + 1}`)), ...fields];
+  const headings = [
+    'Id',
+    'Name',
+    'Reports to',
+    'Role',
+    ...Array.from({ length: details }, (_, i) => (i === 0 ? 'Title' : i === 1 ? 'Site' : `Detail ${i + 1}`)),
+    ...fields,
+  ];
   const rows = entries.map((entry) => [
     numbers.get(entry.id)!,
     entry.name,

@@ -5,7 +5,9 @@ import { fontPath } from '../fonts';
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;
 
-type Handlers = { [K in Primitive['type']]: (pdf: PDFKit.PDFDocument, primitive: Extract<Primitive, { type: K }>) => void };
+type Handlers = {
+  [K in Primitive['type']]: (pdf: PDFKit.PDFDocument, primitive: Extract<Primitive, { type: K }>) => void;
+};
 
 function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
   if (on) pdf.dash(Math.max(3, width * 3.2), { space: Math.max(2.4, width * 2.4) });

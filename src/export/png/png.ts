@@ -14,11 +14,17 @@ export async function pngOf(scene: Scene, dotsPerInch = 192): Promise<Buffer> {
   const largest = Math.max(scene.sheet.width, scene.sheet.height) * zoom;
   if (largest > mostPixels) {
     const fit = Math.floor((mostPixels / Math.max(scene.sheet.width, scene.sheet.height)) * 96);
-    throw new RangeError(`At ${dotsPerInch} dpi the picture would be ${Math.round(largest)} pixels long; the most is ${mostPixels}. Choose ${fit} dpi or less, or a smaller sheet.`);
+    throw new RangeError(
+      `At ${dotsPerInch} dpi the picture would be ${Math.round(largest)} pixels long; the most is ${mostPixels}. Choose ${fit} dpi or less, or a smaller sheet.`,
+    );
   }
   const image = await renderAsync(svgOf(scene), {
     fitTo: { mode: 'zoom', value: zoom },
-    font: { loadSystemFonts: false, fontFiles: (Object.keys(faceFiles) as Face[]).map(fontPath), defaultFontFamily: 'Atkinson Hyperlegible Next' },
+    font: {
+      loadSystemFonts: false,
+      fontFiles: (Object.keys(faceFiles) as Face[]).map(fontPath),
+      defaultFontFamily: 'Atkinson Hyperlegible Next',
+    },
   });
   return image.asPng();
 }

@@ -10,8 +10,7 @@ const num = (n: number): string => String(Math.round(n * 1000) / 1000);
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 // Characters that XML 1.0 does not allow are left out.
 const esc = (text: string): string =>
-  // eslint-disable-next-line no-control-regex
-  text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '').replace(/[&<>"]/g, (character) => escapes[character]!);
+  text.replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '').replace(/[&<>"]/g, (character) => escapes[character]!);
 
 const dash = (width: number): string => `${num(Math.max(3, width * 3.2))} ${num(Math.max(2.4, width * 2.4))}`;
 
@@ -34,7 +33,8 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
   },
 };
 
-export const drawPrimitive = (primitive: Primitive): string => (handlers[primitive.type] as (one: Primitive) => string)(primitive);
+export const drawPrimitive = (primitive: Primitive): string =>
+  (handlers[primitive.type] as (one: Primitive) => string)(primitive);
 
 function group({ x, y, label, stands, children }: SceneGroup): string {
   const place = x !== 0 || y !== 0 ? ` transform="translate(${num(x)} ${num(y)})"` : '';

@@ -40,7 +40,9 @@ async function open(id: string): Promise<BenchParts> {
   store = createBench(begun, sync);
   const asked = new URLSearchParams(location.search).get('entry');
   if (asked && begun.entries[asked]) store.getState().select(asked);
-  store.getState().notify([...early, ...(binned ? ['This diagram is in the bin. Put it back on the Desk to keep it.'] : [])]);
+  store
+    .getState()
+    .notify([...early, ...(binned ? ['This diagram is in the bin. Put it back on the Desk to keep it.'] : [])]);
   return { store, sync, view: createView() };
 }
 

@@ -16,7 +16,11 @@ function useBenchKeys(): void {
     function key(event: KeyboardEvent) {
       const state = store.getState();
       const command = event.ctrlKey || event.metaKey;
-      const typing = event.target instanceof HTMLElement && event.target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]):not([type=color]), textarea, select') !== null;
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.closest(
+          'input:not([type=radio]):not([type=checkbox]):not([type=range]):not([type=color]), textarea, select',
+        ) !== null;
       if (command && !event.altKey && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         if (event.shiftKey) state.redo();

@@ -19,10 +19,20 @@ function Findings() {
         <span aria-hidden="true">◆</span> {findings.length} to look at
       </button>
       {open && (
-        <ul aria-label="Findings" className="absolute bottom-9 left-0 z-20 grid max-h-[50vh] w-[min(440px,90vw)] gap-1 overflow-auto border border-edge bg-paper p-2" onPointerLeave={() => light([])}>
+        <ul
+          aria-label="Findings"
+          className="absolute bottom-9 left-0 z-20 grid max-h-[50vh] w-[min(440px,90vw)] gap-1 overflow-auto border border-edge bg-paper p-2"
+          onPointerLeave={() => light([])}
+        >
           {findings.map((one, i) => (
             <li key={one.code + String(i)}>
-              <button className="w-full border-l-4 border-brass px-2 py-1 text-left hover:bg-mosswash" onPointerEnter={() => light(one.entries)} onFocus={() => light(one.entries)} onBlur={() => light([])} onClick={() => go(one)}>
+              <button
+                className="w-full border-l-4 border-brass px-2 py-1 text-left hover:bg-mosswash"
+                onPointerEnter={() => light(one.entries)}
+                onFocus={() => light(one.entries)}
+                onBlur={() => light([])}
+                onClick={() => go(one)}
+              >
                 {one.message}
               </button>
             </li>
@@ -41,7 +51,10 @@ function Path() {
   const path = pathTo(entries, selected);
   const shown = path.slice(-4);
   return (
-    <nav aria-label="From the top to the selection" className="flex min-w-0 items-center overflow-hidden whitespace-nowrap">
+    <nav
+      aria-label="From the top to the selection"
+      className="flex min-w-0 items-center overflow-hidden whitespace-nowrap"
+    >
       {path.length > shown.length && <span>… ›&nbsp;</span>}
       {shown.map((id, i) => (
         <span key={id} className={i === shown.length - 1 ? 'font-semibold' : ''}>
@@ -64,11 +77,15 @@ export function Foot() {
   const smallest = useBench((state) => state.drawn.scene.smallestText);
   const k = useStore(view, (state) => state.k);
   return (
-    <footer aria-label={`${kindOf(kind).name}: state of the sheet`} className="flex h-9 shrink-0 items-center gap-4 border-t border-hair px-3 text-sm">
+    <footer
+      aria-label={`${kindOf(kind).name}: state of the sheet`}
+      className="flex h-9 shrink-0 items-center gap-4 border-t border-hair px-3 text-sm"
+    >
       <Findings />
       <Path />
       <span className="ml-auto hidden whitespace-nowrap text-muted lg:inline">
-        {sheetName(sheet)}, 1 sheet{smallest === null ? '' : `, smallest text prints at ${(smallest * 0.75).toFixed(1)} pt`}
+        {sheetName(sheet)}, 1 sheet
+        {smallest === null ? '' : `, smallest text prints at ${(smallest * 0.75).toFixed(1)} pt`}
       </span>
       <span className="flex items-center whitespace-nowrap">
         <button className="plain" aria-label="Zoom out" onClick={() => zoom.by(1 / 1.25)}>

@@ -6,7 +6,10 @@ import { useBench, useParts } from './context';
 
 function SaveWords() {
   const save = useBench((state) => state.save);
-  if (save.state === 'kept') return <span>All kept, {new Date(save.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>;
+  if (save.state === 'kept')
+    return (
+      <span>All kept, {new Date(save.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>
+    );
   if (save.state === 'keeping') return <span>Keeping …</span>;
   return <span className="text-brass">{save.reason || 'No connection: kept on this machine, sent later'}</span>;
 }

@@ -6,9 +6,15 @@ export function Notices() {
   const notices = useBench((state) => state.notices);
   const { store } = useParts();
   return (
-    <div role="alert" className="pointer-events-none fixed bottom-14 left-1/2 z-30 grid w-[min(520px,92vw)] -translate-x-1/2 gap-2">
+    <div
+      role="alert"
+      className="pointer-events-none fixed bottom-14 left-1/2 z-30 grid w-[min(520px,92vw)] -translate-x-1/2 gap-2"
+    >
       {notices.map((notice) => (
-        <p key={notice} className="pointer-events-auto flex items-start gap-3 border border-brass bg-brasswash px-3 py-2">
+        <p
+          key={notice}
+          className="pointer-events-auto flex items-start gap-3 border border-brass bg-brasswash px-3 py-2"
+        >
           <span className="flex-1">{notice}</span>
           <button className="plain" aria-label="Put this message away" onClick={() => store.getState().dismiss(notice)}>
             <X size={16} aria-hidden="true" />

@@ -21,7 +21,11 @@ export function RemoveDialog() {
     close();
   };
   return (
-    <Dialog title={`Remove ${name}?`} told={`${below} ${below === 1 ? 'entry stands' : 'entries stand'} below. What becomes of ${below === 1 ? 'it' : 'them'}?`} onClose={close}>
+    <Dialog
+      title={`Remove ${name}?`}
+      told={`${below} ${below === 1 ? 'entry stands' : 'entries stand'} below. What becomes of ${below === 1 ? 'it' : 'them'}?`}
+      onClose={close}
+    >
       <div className="grid gap-2">
         <button className="button button-main justify-start" onClick={() => removed(removeOnly(diagram, id))}>
           Remove {name} only; those below {above ? `go to ${above}` : 'stand at the top'}

@@ -9,7 +9,14 @@ import { StylePanel } from './style/StylePanel';
 
 const FiguresPanel = lazy(() => import('./panels/FiguresPanel').then((module) => ({ default: module.FiguresPanel })));
 
-const names: Record<StepId, string> = { list: 'List', arrange: 'Arrange', style: 'Style', figures: 'Figures', notes: 'Notes', 'hand-out': 'Hand out' };
+const names: Record<StepId, string> = {
+  list: 'List',
+  arrange: 'Arrange',
+  style: 'Style',
+  figures: 'Figures',
+  notes: 'Notes',
+  'hand-out': 'Hand out',
+};
 const panels: Record<StepId, () => React.ReactNode> = {
   list: () => <ListPanel />,
   arrange: () => <ArrangePanel />,
@@ -29,7 +36,10 @@ export function SidePanel() {
   const resize = (next: number) => setWidth(Math.min(widths.most, Math.max(widths.least, next)));
   const drag = (event: PointerEvent) => held.current && resize(held.current.width + event.clientX - held.current.from);
   return (
-    <div className="relative flex h-[46%] min-h-0 shrink-0 flex-col border-hair max-md:w-full max-md:border-t md:h-auto md:w-[var(--panel)] md:border-r" style={{ '--panel': `${width}px` } as React.CSSProperties}>
+    <div
+      className="relative flex h-[46%] min-h-0 shrink-0 flex-col border-hair max-md:w-full max-md:border-t md:h-auto md:w-[var(--panel)] md:border-r"
+      style={{ '--panel': `${width}px` } as React.CSSProperties}
+    >
       <nav aria-label="Steps" className="flex shrink-0 justify-between overflow-x-auto px-3 pt-2">
         {steps.map((id, i) => (
           <button
@@ -40,7 +50,10 @@ export function SidePanel() {
             onClick={() => store.getState().set({ step: id })}
           >
             {names[id]}
-            <span aria-hidden="true" className={`mt-0.5 block h-2.5 w-2.5 rotate-45 border ${step === id ? 'border-moss bg-moss' : 'border-edge bg-paper'}`} />
+            <span
+              aria-hidden="true"
+              className={`mt-0.5 block h-2.5 w-2.5 rotate-45 border ${step === id ? 'border-moss bg-moss' : 'border-edge bg-paper'}`}
+            />
           </button>
         ))}
       </nav>

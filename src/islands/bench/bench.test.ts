@@ -24,8 +24,14 @@ describe('moving about', () => {
     expect(entryTowards(structure, 'e5', 'left', 'right')).toBe('e2');
   });
   it('the words of a drop say who goes where, or why not', () => {
-    expect(movingWords(family, 'e1', 'e2')).toEqual({ words: 'Person 1 and 2 below will report to Person 2', allowed: true });
-    expect(movingWords(family, 'e1', 'e3')).toEqual({ words: 'Person 3 stands under Person 1; it cannot go there', allowed: false });
+    expect(movingWords(family, 'e1', 'e2')).toEqual({
+      words: 'Person 1 and 2 below will report to Person 2',
+      allowed: true,
+    });
+    expect(movingWords(family, 'e1', 'e3')).toEqual({
+      words: 'Person 3 stands under Person 1; it cannot go there',
+      allowed: false,
+    });
     expect(movingWords(family, 'e3', 'e1')).toEqual({ words: 'Person 3 reports to Person 1 already', allowed: false });
   });
 });
@@ -79,7 +85,9 @@ describe('the bench', () => {
   it('a selection that others removed is let go', () => {
     const { store } = bench();
     store.getState().select('e5');
-    store.getState().take({ ...family, entries: Object.fromEntries(Object.entries(family.entries).filter(([id]) => id !== 'e5')) });
+    store
+      .getState()
+      .take({ ...family, entries: Object.fromEntries(Object.entries(family.entries).filter(([id]) => id !== 'e5')) });
     expect(store.getState().selected).toBeNull();
   });
 });

@@ -9,14 +9,24 @@ export type AddWhere = 'next' | 'under' | 'above';
 export function addEntry(store: BenchStore, where: AddWhere, at: string | null): string | null {
   const { diagram, perform } = store.getState();
   const id = newId();
-  const gesture = at === null || where === 'next' ? addNext(diagram, at, { id }) : where === 'under' ? addUnder(diagram, at, { id }) : addAbove(diagram, at, { id });
+  const gesture =
+    at === null || where === 'next'
+      ? addNext(diagram, at, { id })
+      : where === 'under'
+        ? addUnder(diagram, at, { id })
+        : addAbove(diagram, at, { id });
   return perform(gesture, { select: id }) ? id : null;
 }
 
 /** One tier down or up, earlier or later; the focus stays where it is. */
 export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tierUp' | 'earlier' | 'later'): boolean {
   const { diagram, perform } = store.getState();
-  const moves = { tierDown: () => tierDown(diagram, id), tierUp: () => tierUp(diagram, id), earlier: () => moveBy(diagram, id, -1), later: () => moveBy(diagram, id, 1) };
+  const moves = {
+    tierDown: () => tierDown(diagram, id),
+    tierUp: () => tierUp(diagram, id),
+    earlier: () => moveBy(diagram, id, -1),
+    later: () => moveBy(diagram, id, 1),
+  };
   return perform(moves[how]());
 }
 
@@ -26,5 +36,8 @@ export function removeEntry(store: BenchStore, id: string, focus: boolean): void
   if (!diagram.entries[id]) return;
   if (childrenOf(diagram, id).length > 0) return set({ removing: id });
   const next = neighbourAfterRemoval(drawn.structure, id);
-  perform(removeBranch(diagram, id), next ? { select: next, ...(focus ? { focus: { entry: next, column: 0 } } : {}) } : {});
+  perform(
+    removeBranch(diagram, id),
+    next ? { select: next, ...(focus ? { focus: { entry: next, column: 0 } } : {}) } : {},
+  );
 }

@@ -2,7 +2,11 @@ import { branchIds, isUnder } from '../../core/edit';
 import type { Diagram } from '../../core/model';
 
 /** What dropping a branch on an entry would do, in words; `allowed` false where it would do nothing. */
-export function movingWords(diagram: Diagram, moving: string, onto: string | null): { words: string; allowed: boolean } {
+export function movingWords(
+  diagram: Diagram,
+  moving: string,
+  onto: string | null,
+): { words: string; allowed: boolean } {
   const entry = diagram.entries[moving];
   const below = branchIds(diagram, moving).length - 1;
   const name = entry?.name || 'This entry';
@@ -12,7 +16,8 @@ export function movingWords(diagram: Diagram, moving: string, onto: string | nul
   if (!entry || !target) return { words: '', allowed: false };
   const to = target.name || 'an entry without a name';
   if (onto === moving) return { words: `${who}: drop on whom to report to`, allowed: false };
-  if (isUnder(diagram.entries, onto, moving)) return { words: `${to} stands under ${name}; it cannot go there`, allowed: false };
+  if (isUnder(diagram.entries, onto, moving))
+    return { words: `${to} stands under ${name}; it cannot go there`, allowed: false };
   if (entry.parent === onto) return { words: `${name} reports to ${to} already`, allowed: false };
   return { words: `${who} will report to ${to}`, allowed: true };
 }

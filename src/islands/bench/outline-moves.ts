@@ -8,15 +8,22 @@ export function lineAway(structure: Structure, id: string, step: number): string
 }
 
 /** Where the selection goes when an entry is removed: the line before it, else the one after. */
-export const neighbourAfterRemoval = (structure: Structure, id: string): string | null => lineAway(structure, id, -1) ?? lineAway(structure, id, 1);
+export const neighbourAfterRemoval = (structure: Structure, id: string): string | null =>
+  lineAway(structure, id, -1) ?? lineAway(structure, id, 1);
 
 export type Direction = 'up' | 'down' | 'left' | 'right';
 
 /** From one entry to the next in the drawing: along the structure towards or away from the top, across it within the tier. */
-export function entryTowards(structure: Structure, id: string, direction: Direction, grows: 'down' | 'right'): string | null {
+export function entryTowards(
+  structure: Structure,
+  id: string,
+  direction: Direction,
+  grows: 'down' | 'right',
+): string | null {
   const i = structure.index.get(id);
   if (i === undefined) return null;
-  const [up, down, before, after] = grows === 'down' ? (['up', 'down', 'left', 'right'] as const) : (['left', 'right', 'up', 'down'] as const);
+  const [up, down, before, after] =
+    grows === 'down' ? (['up', 'down', 'left', 'right'] as const) : (['left', 'right', 'up', 'down'] as const);
   if (direction === up) return structure.ids[structure.parent[i]!] ?? null;
   if (direction === down) return structure.count[i]! > 0 ? structure.ids[structure.first[i]!]! : null;
   const next = direction === before ? i - 1 : direction === after ? i + 1 : -1;

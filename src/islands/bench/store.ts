@@ -48,7 +48,11 @@ export interface BenchState {
   take(diagram: Diagram): void;
   select(id: string | null): void;
   tryOut(gesture: Gesture | null): void;
-  set(patch: Partial<Pick<BenchState, 'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'save' | 'removing' | 'shortcutsShown'>>): void;
+  set(
+    patch: Partial<
+      Pick<BenchState, 'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'save' | 'removing' | 'shortcutsShown'>
+    >,
+  ): void;
   notify(messages: readonly string[]): void;
   dismiss(message: string): void;
 }
@@ -67,7 +71,12 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
     function show(next: Diagram, rest: Partial<BenchState> = {}): void {
       wanted = next;
       const selected = rest.selected === undefined ? get().selected : rest.selected;
-      const kept = { ...rest, diagram: next, selected: selected !== null && next.entries[selected] ? selected : null, trial: null };
+      const kept = {
+        ...rest,
+        diagram: next,
+        selected: selected !== null && next.entries[selected] ? selected : null,
+        trial: null,
+      };
       if (Object.keys(next.entries).length < workerFrom) {
         set({ ...kept, drawn: draw(next) });
       } else {
@@ -143,7 +152,8 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
         if (outcome.ok) set({ trial: draw(outcome.diagram) });
       },
       set: (patch) => set(patch),
-      notify: (messages) => set({ notices: [...get().notices.filter((one) => !messages.includes(one)), ...messages].slice(-4) }),
+      notify: (messages) =>
+        set({ notices: [...get().notices.filter((one) => !messages.includes(one)), ...messages].slice(-4) }),
       dismiss: (message) => set({ notices: get().notices.filter((one) => one !== message) }),
     };
   });

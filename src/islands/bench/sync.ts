@@ -3,7 +3,10 @@ import type { Diagram } from '../../core/model';
 import { api, ApiError } from '../shared/api';
 import { Outbox, type Unsent } from './outbox';
 
-export type SaveState = { readonly state: 'kept'; readonly at: number } | { readonly state: 'keeping' } | { readonly state: 'waiting'; readonly reason: string };
+export type SaveState =
+  | { readonly state: 'kept'; readonly at: number }
+  | { readonly state: 'keeping' }
+  | { readonly state: 'waiting'; readonly reason: string };
 
 interface Answer {
   readonly revision: number;
@@ -50,7 +53,10 @@ export class Sync {
   /** Brings back what was typed and never reached the server, and begins to listen. Returns the Diagram with it. */
   async begin(): Promise<Diagram> {
     const left = await this.outbox.takeOver();
-    const { diagram, refused } = rebase(this.confirmed, left.map((one) => one.commands));
+    const { diagram, refused } = rebase(
+      this.confirmed,
+      left.map((one) => one.commands),
+    );
     this.pending = left.map((one) => ({ ...one, merge: null }));
     if (refused.length > 0) this.events.refused(refused.map((one) => one.reason));
     if (left.length > 0) this.schedule(0);
@@ -77,7 +83,8 @@ export class Sync {
     while (this.pending.length > 0) {
       if (this.inFlight > 0) await new Promise((resolve) => setTimeout(resolve, 30));
       else await this.send();
-      if (this.failures > 0) throw new ApiError('The server cannot be reached just now; your work is kept here and sent later.', null);
+      if (this.failures > 0)
+        throw new ApiError('The server cannot be reached just now; your work is kept here and sent later.', null);
     }
   }
 
@@ -139,7 +146,10 @@ export class Sync {
     void this.outbox.keep(this.pending.map(({ id, commands }) => ({ id, commands })));
     if (answer.refused.length > 0) this.events.refused(answer.refused.map((one) => one.reason));
     if (onlyOwn) return;
-    const { diagram, refused } = rebase(this.confirmed, this.pending.map((one) => one.commands));
+    const { diagram, refused } = rebase(
+      this.confirmed,
+      this.pending.map((one) => one.commands),
+    );
     if (refused.length > 0) this.events.refused(refused.map((one) => one.reason));
     this.events.changed(diagram);
   }
@@ -149,7 +159,12 @@ export class Sync {
     const stored = await api<{ diagram: Diagram; revision: number }>(`/api/diagrams/${this.id}`);
     this.confirmed = stored.diagram;
     this.revision = stored.revision;
-    this.events.changed(rebase(this.confirmed, this.pending.map((one) => one.commands)).diagram);
+    this.events.changed(
+      rebase(
+        this.confirmed,
+        this.pending.map((one) => one.commands),
+      ).diagram,
+    );
   }
 
   private listen(): void {

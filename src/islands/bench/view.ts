@@ -36,13 +36,26 @@ export const zoomLimits = { least: 0.05, most: 40 } as const;
 
 /** The view in which a rectangle of the sheet fills the stage, with a free edge in px. */
 export function fitting(rect: Rect, stage: { width: number; height: number }, edge: number, mostZoom: number): View {
-  const k = Math.min(mostZoom, (stage.width - 2 * edge) / Math.max(1, rect.width), (stage.height - 2 * edge) / Math.max(1, rect.height));
+  const k = Math.min(
+    mostZoom,
+    (stage.width - 2 * edge) / Math.max(1, rect.width),
+    (stage.height - 2 * edge) / Math.max(1, rect.height),
+  );
   const held = Math.max(zoomLimits.least, k);
-  return { k: held, x: stage.width / 2 - (rect.x + rect.width / 2) * held, y: stage.height / 2 - (rect.y + rect.height / 2) * held };
+  return {
+    k: held,
+    x: stage.width / 2 - (rect.x + rect.width / 2) * held,
+    y: stage.height / 2 - (rect.y + rect.height / 2) * held,
+  };
 }
 
 /** The part of the drawing that is on the stage, in drawing coordinates, with a margin in px all round. */
-export function visiblePart(view: View, stage: { width: number; height: number }, drawing: Scene['drawing'], margin: number): Rect {
+export function visiblePart(
+  view: View,
+  stage: { width: number; height: number },
+  drawing: Scene['drawing'],
+  margin: number,
+): Rect {
   const scale = view.k * drawing.scale;
   return {
     x: (-margin - view.x) / scale - drawing.x / drawing.scale,
@@ -56,11 +69,16 @@ export function visiblePart(view: View, stage: { width: number; height: number }
 const readablePx = 4;
 const usualText = 13;
 
-export const isOutlineOnly = (view: View, drawing: Scene['drawing']): boolean => usualText * drawing.scale * view.k < readablePx;
+export const isOutlineOnly = (view: View, drawing: Scene['drawing']): boolean =>
+  usualText * drawing.scale * view.k < readablePx;
 
-export const overlaps = (a: Rect, b: Rect): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+export const overlaps = (a: Rect, b: Rect): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 /** From a point on the stage to the drawing. */
 export function toDrawing(view: View, drawing: Scene['drawing'], px: number, py: number): { x: number; y: number } {
-  return { x: ((px - view.x) / view.k - drawing.x) / drawing.scale, y: ((py - view.y) / view.k - drawing.y) / drawing.scale };
+  return {
+    x: ((px - view.x) / view.k - drawing.x) / drawing.scale,
+    y: ((py - view.y) / view.k - drawing.y) / drawing.scale,
+  };
 }

@@ -2,22 +2,10 @@ import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
+import type { DeskDiagram } from './desk-diagram';
 import { DiagramCard } from './DiagramCard';
 import { PasteArea } from './PasteArea';
 import { SearchResults } from './SearchResults';
-
-export interface DeskDiagram {
-  readonly id: string;
-  readonly kind: string;
-  readonly title: string;
-  readonly revision: number;
-  readonly entries: number;
-  readonly tiers: number;
-  readonly findings: number;
-  readonly changedAt: string;
-  readonly changedBy: string;
-  readonly binned: boolean;
-}
 
 /** The page of all one's diagrams; first on it is where a new list comes in. */
 export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram[]; name: string }) {
@@ -29,7 +17,12 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
   const binned = diagrams.filter((one) => one.binned);
   const shown = kept.filter((one) => one.title.toLowerCase().includes(query.trim().toLowerCase()));
 
-  async function change(id: string, work: () => Promise<unknown>, after: (list: readonly DeskDiagram[]) => readonly DeskDiagram[], told: string) {
+  async function change(
+    id: string,
+    work: () => Promise<unknown>,
+    after: (list: readonly DeskDiagram[]) => readonly DeskDiagram[],
+    told: string,
+  ) {
     try {
       await work();
       setDiagrams(after);
@@ -47,7 +40,12 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
       into ? `“${one.title}” is in the bin.` : `“${one.title}” is back on the desk.`,
     );
   const erase = (one: DeskDiagram) =>
-    change(one.id, () => api(`/api/diagrams/${one.id}`, { method: 'DELETE' }), (list) => list.filter((each) => each.id !== one.id), `“${one.title}” was erased.`);
+    change(
+      one.id,
+      () => api(`/api/diagrams/${one.id}`, { method: 'DELETE' }),
+      (list) => list.filter((each) => each.id !== one.id),
+      `“${one.title}” was erased.`,
+    );
 
   return (
     <div className="min-h-screen">
@@ -55,7 +53,10 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
         <Mark />
         <p className="font-serif text-lg font-semibold">Desk</p>
         <span className="ml-auto text-muted">{name}</span>
-        <button className="plain" onClick={() => void api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in'))}>
+        <button
+          className="plain"
+          onClick={() => void api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in'))}
+        >
           <LogOut size={16} aria-hidden="true" /> Sign out
         </button>
       </header>
@@ -67,7 +68,13 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
           <label className="relative ml-auto w-72 max-w-full">
             <span className="sr-only">Find a diagram, or a person in any of them</span>
             <Search size={16} aria-hidden="true" className="absolute top-2.5 left-2.5 text-muted" />
-            <input className="field pl-8" type="search" placeholder="A title, or a person in any diagram" value={query} onChange={(event) => setQuery(event.target.value)} />
+            <input
+              className="field pl-8"
+              type="search"
+              placeholder="A title, or a person in any diagram"
+              value={query}
+              onChange={(event) => setQuery(event.target.value)}
+            />
           </label>
           <button className="button" aria-pressed={binShown} onClick={() => setBinShown(!binShown)}>
             <Trash2 size={16} aria-hidden="true" /> Bin ({binned.length})
@@ -85,10 +92,20 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
                 <li key={one.id} className="flex flex-wrap items-center gap-3">
                   <span className="font-semibold">{one.title}</span>
                   <span className="text-muted">{one.entries} entries</span>
-                  <button className="button ml-auto" onClick={() => void bin(one, false)} aria-label={`Put ${one.title} back`}>
+                  <button
+                    className="button ml-auto"
+                    onClick={() => void bin(one, false)}
+                    aria-label={`Put ${one.title} back`}
+                  >
                     <RotateCcw size={15} aria-hidden="true" /> Put back
                   </button>
-                  <button className="button text-brick" onClick={() => confirm(`Erase “${one.title}” for good? This cannot be taken back.`) && void erase(one)} aria-label={`Erase ${one.title} for good`}>
+                  <button
+                    className="button text-brick"
+                    onClick={() =>
+                      confirm(`Erase “${one.title}” for good? This cannot be taken back.`) && void erase(one)
+                    }
+                    aria-label={`Erase ${one.title} for good`}
+                  >
                     Erase for good
                   </button>
                 </li>
@@ -96,7 +113,9 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
             </ul>
           </section>
         )}
-        {kept.length === 0 && <p className="text-muted">Nothing here yet. Paste a list above and the first diagram makes itself.</p>}
+        {kept.length === 0 && (
+          <p className="text-muted">Nothing here yet. Paste a list above and the first diagram makes itself.</p>
+        )}
         {kept.length > 0 && shown.length === 0 && <p className="text-muted">No title has “{query.trim()}” in it.</p>}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-5">
           {shown.map((one) => (

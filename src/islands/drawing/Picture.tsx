@@ -3,11 +3,26 @@ import type { Scene } from '../../core/scene';
 import { Group, Outline } from './SceneShapes';
 
 /** A whole Scene as a still picture that fits its frame. `small`: lines and boxes only. */
-export const Picture = memo(function Picture({ scene, small, label }: { scene: Scene; small?: boolean; label: string }) {
+export const Picture = memo(function Picture({
+  scene,
+  small,
+  label,
+}: {
+  scene: Scene;
+  small?: boolean;
+  label: string;
+}) {
   const { sheet, drawing } = scene;
-  const inner = small ? { x: -8, y: -8, width: drawing.width + 16, height: drawing.height + 16 } : { x: 0, y: 0, width: sheet.width, height: sheet.height };
+  const inner = small
+    ? { x: -8, y: -8, width: drawing.width + 16, height: drawing.height + 16 }
+    : { x: 0, y: 0, width: sheet.width, height: sheet.height };
   return (
-    <svg viewBox={`${inner.x} ${inner.y} ${inner.width} ${inner.height}`} className="drawing h-full w-full" role="img" aria-label={label}>
+    <svg
+      viewBox={`${inner.x} ${inner.y} ${inner.width} ${inner.height}`}
+      className="drawing h-full w-full"
+      role="img"
+      aria-label={label}
+    >
       {small ? (
         <Outline groups={scene.groups} square={false} />
       ) : (

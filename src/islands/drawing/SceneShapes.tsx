@@ -18,7 +18,13 @@ function Shape({ primitive }: { primitive: Primitive }) {
       );
     case 'path':
       return (
-        <path d={primitive.d} fill="none" stroke={primitive.stroke} strokeWidth={primitive.strokeWidth} strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined} />
+        <path
+          d={primitive.d}
+          fill="none"
+          stroke={primitive.stroke}
+          strokeWidth={primitive.strokeWidth}
+          strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined}
+        />
       );
     case 'text': {
       let x = primitive.x;
@@ -27,7 +33,16 @@ function Shape({ primitive }: { primitive: Primitive }) {
         const at = x;
         x += run.width;
         return (
-          <text key={i} x={at} y={primitive.y} fontFamily={`'${family}', 'Noto Sans', sans-serif`} fontSize={primitive.size} fontWeight={weight} fontStyle={italic ? 'italic' : undefined} fill={primitive.fill}>
+          <text
+            key={i}
+            x={at}
+            y={primitive.y}
+            fontFamily={`'${family}', 'Noto Sans', sans-serif`}
+            fontSize={primitive.size}
+            fontWeight={weight}
+            fontStyle={italic ? 'italic' : undefined}
+            fill={primitive.fill}
+          >
             {run.text}
           </text>
         );
@@ -43,14 +58,23 @@ const Content = memo(function Content({ shapes }: { shapes: readonly Primitive[]
 /** One group of a Scene. Its content is drawn anew only when it changed; a move changes the place alone. */
 export const Group = memo(function Group({ group }: { group: SceneGroup }) {
   return (
-    <g transform={`translate(${group.x} ${group.y})`} data-entry={group.stands.for === 'entry' ? group.stands.id : undefined} role={group.label ? 'listitem' : undefined} aria-label={group.label || undefined} aria-hidden={group.label ? undefined : true}>
+    <g
+      transform={`translate(${group.x} ${group.y})`}
+      data-entry={group.stands.for === 'entry' ? group.stands.id : undefined}
+      role={group.label ? 'listitem' : undefined}
+      aria-label={group.label || undefined}
+      aria-hidden={group.label ? undefined : true}
+    >
       <Content shapes={group.children} />
     </g>
   );
 });
 
 const moved = (d: string, x: number, y: number): string =>
-  d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, a: string, b: string) => `${Math.round((Number(a) + x) * 10) / 10} ${Math.round((Number(b) + y) * 10) / 10}`);
+  d.replace(
+    /(-?[\d.]+) (-?[\d.]+)/g,
+    (_, a: string, b: string) => `${Math.round((Number(a) + x) * 10) / 10} ${Math.round((Number(b) + y) * 10) / 10}`,
+  );
 
 /** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
 export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
@@ -67,16 +91,34 @@ export const Outline = memo(function Outline({ groups, square }: { groups: reado
       const key = primitive.fill + primitive.stroke;
       let shelf = byFill.get(key);
       if (!shelf) byFill.set(key, (shelf = { fill: primitive.fill, stroke: primitive.stroke, d: [] }));
-      shelf.d.push(square ? `M${x} ${y}h${primitive.width}v${primitive.height}h${-primitive.width}Z` : moved(boxOutline(primitive), x, y));
+      shelf.d.push(
+        square
+          ? `M${x} ${y}h${primitive.width}v${primitive.height}h${-primitive.width}Z`
+          : moved(boxOutline(primitive), x, y),
+      );
     }
   }
   return (
     <g aria-hidden="true">
       {[...lines].map(([stroke, d]) => (
-        <path key={stroke} d={d.join('')} fill="none" stroke={stroke} strokeWidth={1.25} vectorEffect="non-scaling-stroke" />
+        <path
+          key={stroke}
+          d={d.join('')}
+          fill="none"
+          stroke={stroke}
+          strokeWidth={1.25}
+          vectorEffect="non-scaling-stroke"
+        />
       ))}
       {[...byFill.values()].map(({ fill, stroke, d }) => (
-        <path key={fill + stroke} d={d.join('')} fill={fill} stroke={stroke} strokeWidth={0.75} vectorEffect="non-scaling-stroke" />
+        <path
+          key={fill + stroke}
+          d={d.join('')}
+          fill={fill}
+          stroke={stroke}
+          strokeWidth={0.75}
+          vectorEffect="non-scaling-stroke"
+        />
       ))}
     </g>
   );

@@ -2,12 +2,25 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** A window over the page that holds the focus until it is closed. */
-export function Dialog({ title, told, onClose, children }: { title: string; told?: string; onClose: () => void; children: ReactNode }) {
+export function Dialog({
+  title,
+  told,
+  onClose,
+  children,
+}: {
+  title: string;
+  told?: string;
+  onClose: () => void;
+  children: ReactNode;
+}) {
   return (
     <Radix.Root open onOpenChange={(open) => !open && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/35" />
-        <Radix.Content className="fixed top-1/2 left-1/2 z-50 max-h-[88vh] w-[min(560px,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-edge bg-paper p-6" {...(told ? {} : { 'aria-describedby': undefined })}>
+        <Radix.Content
+          className="fixed top-1/2 left-1/2 z-50 max-h-[88vh] w-[min(560px,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-edge bg-paper p-6"
+          {...(told ? {} : { 'aria-describedby': undefined })}
+        >
           <Radix.Title className="mb-2 text-xl">{title}</Radix.Title>
           {told && <Radix.Description className="mb-4">{told}</Radix.Description>}
           {children}

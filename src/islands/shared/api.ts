@@ -12,7 +12,9 @@ export class ApiError extends Error {
 export async function api<T>(path: string, init: { method?: string; body?: unknown } = {}): Promise<T> {
   const answer = await reach(path, {
     method: init.method ?? 'GET',
-    ...(init.body === undefined ? {} : { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
+    ...(init.body === undefined
+      ? {}
+      : { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
   });
   return (await answer.json()) as T;
 }

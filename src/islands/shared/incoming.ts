@@ -15,7 +15,12 @@ export async function takeFile(file: File): Promise<Incoming> {
   const tooLarge = file.size > limits.listBytes;
   const bytes = tooLarge ? new Uint8Array(limits.listBytes + 1) : new Uint8Array(await file.arrayBuffer());
   const { text, findings } = decodeList(bytes);
-  const told = tooLarge ? findings.map((finding) => ({ ...finding, message: finding.message.replace(/has \d+ MB/, `has ${Math.round(file.size / 1e6)} MB`) })) : findings;
+  const told = tooLarge
+    ? findings.map((finding) => ({
+        ...finding,
+        message: finding.message.replace(/has \d+ MB/, `has ${Math.round(file.size / 1e6)} MB`),
+      }))
+    : findings;
   return { text: text ?? '', name: file.name.replace(/\.[^.]+$/, ''), findings: told };
 }
 

@@ -46,7 +46,14 @@ export function SignIn({ to }: { to: string }) {
           </label>
           <label className="grid gap-1">
             Password
-            <input className="field" name="password" type="password" required minLength={making ? 10 : undefined} autoComplete={making ? 'new-password' : 'current-password'} />
+            <input
+              className="field"
+              name="password"
+              type="password"
+              required
+              minLength={making ? 10 : undefined}
+              autoComplete={making ? 'new-password' : 'current-password'}
+            />
             {making && <span className="text-sm text-muted">At least 10 characters.</span>}
           </label>
           {problem && (

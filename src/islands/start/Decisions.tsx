@@ -2,11 +2,23 @@ import { useState } from 'react';
 import type { Finding } from '../../core/model';
 import type { Question, ReadResult } from '../../core/read';
 
-function Ask({ question, read, onAnswer, onGo }: { question: Question; read: ReadResult; onAnswer: (answer: string) => void; onGo: (line: number) => void }) {
+function Ask({
+  question,
+  read,
+  onAnswer,
+  onGo,
+}: {
+  question: Question;
+  read: ReadResult;
+  onAnswer: (answer: string) => void;
+  onGo: (line: number) => void;
+}) {
   const [choosing, setChoosing] = useState(false);
   const subject = read.entries.find((entry) => entry.id === question.entry);
   const several = question.candidates.length > 1;
-  const options = several ? question.candidates : read.entries.filter((entry) => entry.id !== question.entry).slice(0, 2000);
+  const options = several
+    ? question.candidates
+    : read.entries.filter((entry) => entry.id !== question.entry).slice(0, 2000);
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-l-4 border-brass bg-brasswash px-3 py-2">
       <p className="min-w-56 flex-1">
@@ -27,7 +39,12 @@ function Ask({ question, read, onAnswer, onGo }: { question: Question; read: Rea
         </button>
       )}
       {choosing || several ? (
-        <select aria-label={`Who is “${question.wanted}” of line ${question.line}?`} className="field w-auto max-w-64" defaultValue="" onChange={(event) => onAnswer(event.target.value)}>
+        <select
+          aria-label={`Who is “${question.wanted}” of line ${question.line}?`}
+          className="field w-auto max-w-64"
+          defaultValue=""
+          onChange={(event) => onAnswer(event.target.value)}
+        >
           <option value="" disabled>
             Choose …
           </option>
@@ -49,7 +66,17 @@ function Ask({ question, read, onAnswer, onGo }: { question: Question; read: Rea
 }
 
 /** Lines that need a decision, and what else was found, each with its line. */
-export function Decisions({ read, findings, onAnswer, onGo }: { read: ReadResult; findings: readonly Finding[]; onAnswer: (question: string, answer: string) => void; onGo: (line: number) => void }) {
+export function Decisions({
+  read,
+  findings,
+  onAnswer,
+  onGo,
+}: {
+  read: ReadResult;
+  findings: readonly Finding[];
+  onAnswer: (question: string, answer: string) => void;
+  onGo: (line: number) => void;
+}) {
   const open = read.questions.filter((question) => !question.answered);
   const asked = new Set(open.map((question) => question.line));
   const rest = findings.filter((one) => !(one.line !== null && asked.has(one.line) && /superior$/.test(one.code)));
@@ -58,10 +85,19 @@ export function Decisions({ read, findings, onAnswer, onGo }: { read: ReadResult
     <section aria-label="To decide" className="max-h-[38vh] overflow-auto">
       <ul className="grid gap-2">
         {open.slice(0, 50).map((question) => (
-          <Ask key={question.id + question.wanted} question={question} read={read} onAnswer={(answer) => onAnswer(question.id, answer)} onGo={onGo} />
+          <Ask
+            key={question.id + question.wanted}
+            question={question}
+            read={read}
+            onAnswer={(answer) => onAnswer(question.id, answer)}
+            onGo={onGo}
+          />
         ))}
         {rest.slice(0, 50).map((one, i) => (
-          <li key={one.code + String(i)} className={`border-l-4 px-3 py-1.5 ${one.severity === 'error' ? 'border-brick bg-brick/10' : one.severity === 'warning' ? 'border-brass bg-brasswash' : 'border-edge bg-paper'}`}>
+          <li
+            key={one.code + String(i)}
+            className={`border-l-4 px-3 py-1.5 ${one.severity === 'error' ? 'border-brick bg-brick/10' : one.severity === 'warning' ? 'border-brass bg-brasswash' : 'border-edge bg-paper'}`}
+          >
             {one.message}{' '}
             {one.line !== null && (
               <button className="link" onClick={() => onGo(one.line!)}>
@@ -71,7 +107,9 @@ export function Decisions({ read, findings, onAnswer, onGo }: { read: ReadResult
           </li>
         ))}
       </ul>
-      {open.length + rest.length > 100 && <p className="mt-1 text-sm text-muted">… and {open.length + rest.length - 100} more.</p>}
+      {open.length + rest.length > 100 && (
+        <p className="mt-1 text-sm text-muted">… and {open.length + rest.length - 100} more.</p>
+      )}
     </section>
   );
 }

@@ -4,11 +4,23 @@ import type { Finding } from '../../core/model';
 const lineHeight = 25;
 
 /** The list as plain text with line numbers; lines that need a decision are marked. */
-export function ListArea({ text, findings, goTo, onChange }: { text: string; findings: readonly Finding[]; goTo: { line: number } | null; onChange: (text: string) => void }) {
+export function ListArea({
+  text,
+  findings,
+  goTo,
+  onChange,
+}: {
+  text: string;
+  findings: readonly Finding[];
+  goTo: { line: number } | null;
+  onChange: (text: string) => void;
+}) {
   const area = useRef<HTMLTextAreaElement>(null);
   const [top, setTop] = useState(0);
   const lines = text.split('\n').length;
-  const marked = new Map(findings.filter((one) => one.line !== null && one.severity !== 'note').map((one) => [one.line!, one]));
+  const marked = new Map(
+    findings.filter((one) => one.line !== null && one.severity !== 'note').map((one) => [one.line!, one]),
+  );
   const first = Math.max(0, Math.floor(top / lineHeight) - 2);
   const visible = Array.from({ length: Math.min(lines - first, 60) }, (_, i) => first + i + 1);
 
@@ -24,7 +36,11 @@ export function ListArea({ text, findings, goTo, onChange }: { text: string; fin
   return (
     <div className="relative min-h-0 flex-1 overflow-hidden border border-edge bg-raised">
       <div aria-hidden="true" className="absolute inset-y-0 left-0 w-11 border-r border-hair bg-paper" />
-      <div aria-hidden="true" className="pointer-events-none absolute inset-x-0 top-0" style={{ transform: `translateY(${8 - top}px)` }}>
+      <div
+        aria-hidden="true"
+        className="pointer-events-none absolute inset-x-0 top-0"
+        style={{ transform: `translateY(${8 - top}px)` }}
+      >
         {visible.map((line) => (
           <div
             key={line}
@@ -42,7 +58,9 @@ export function ListArea({ text, findings, goTo, onChange }: { text: string; fin
         style={{ lineHeight: `${lineHeight}px` }}
         wrap="off"
         spellCheck={false}
-        placeholder={'Maëlle Adeyemi-Fox, Director\n    Tomasz Wieczorek, Head of education\n        Hana Petrović, Schools lead'}
+        placeholder={
+          'Maëlle Adeyemi-Fox, Director\n    Tomasz Wieczorek, Head of education\n        Hana Petrović, Schools lead'
+        }
         value={text}
         onChange={(event) => onChange(event.target.value)}
         onScroll={(event) => setTop(event.currentTarget.scrollTop)}

@@ -71,19 +71,39 @@ export function Start() {
         <span className="h-6 border-l border-hair" />
         <label className="flex-1">
           <span className="sr-only">Title of the diagram</span>
-          <input className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge" placeholder="A new diagram" value={title} onChange={(event) => setTitle(event.target.value)} />
+          <input
+            className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge"
+            placeholder="A new diagram"
+            value={title}
+            onChange={(event) => setTitle(event.target.value)}
+          />
         </label>
       </header>
-      <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]" onDragOver={(event) => event.preventDefault()} onDrop={drop}>
+      <main
+        className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={drop}
+      >
         <div className="flex min-h-[420px] flex-col gap-3 p-4 md:p-6">
           <h1 className="text-[28px]">What is on your list?</h1>
           <p className="text-muted">Paste it as it is: from a spreadsheet, a mail, a document. Or drop a file.</p>
-          <ListArea text={text} findings={read.findings} goTo={goTo} onChange={(next) => (setText(next), setDecoding([]))} />
+          <ListArea
+            text={text}
+            findings={read.findings}
+            goTo={goTo}
+            onChange={(next) => (setText(next), setDecoding([]))}
+          />
           <div className="flex flex-wrap items-center gap-3">
             <button className="button" onClick={() => chooser.current?.click()}>
               Choose a file
             </button>
-            <input ref={chooser} type="file" className="hidden" aria-label="A list file" onChange={(event) => (void take(event.target.files?.[0]), (event.target.value = ''))} />
+            <input
+              ref={chooser}
+              type="file"
+              className="hidden"
+              aria-label="A list file"
+              onChange={(event) => (void take(event.target.files?.[0]), (event.target.value = ''))}
+            />
             <span className="text-sm text-muted">Tables (CSV, cells from a spreadsheet) and indented lists</span>
           </div>
         </div>
@@ -92,18 +112,32 @@ export function Start() {
             <Understood
               read={read}
               tiers={drawn.scene.tiers.length}
-              onUse={(index, use) => setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))}
+              onUse={(index, use) =>
+                setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
+              }
               onStructure={(structure) => setChoices({ structure })}
             />
-            <Decisions read={read} findings={findings} onAnswer={(question, answer) => setChoices((before) => ({ ...before, answers: { ...before.answers, [question]: answer } }))} onGo={(line) => setGoTo({ line })} />
+            <Decisions
+              read={read}
+              findings={findings}
+              onAnswer={(question, answer) =>
+                setChoices((before) => ({ ...before, answers: { ...before.answers, [question]: answer } }))
+              }
+              onGo={(line) => setGoTo({ line })}
+            />
           </div>
-          <section aria-label={`${kind.name}, as it will look`} className="flex min-h-72 flex-1 flex-col border-2 border-moss bg-white">
+          <section
+            aria-label={`${kind.name}, as it will look`}
+            className="flex min-h-72 flex-1 flex-col border-2 border-moss bg-white"
+          >
             <p className="flex justify-between border-b border-hair bg-paper px-3 py-1.5">
               <span className="font-semibold">{kind.name}</span>
               <span className="text-muted">{fits ?? 'waiting for a list'}</span>
             </p>
             <div className="min-h-0 flex-1 p-2">
-              {read.entries.length > 0 && <Picture scene={drawn.scene} small={read.entries.length > 400} label={drawn.scene.description} />}
+              {read.entries.length > 0 && (
+                <Picture scene={drawn.scene} small={read.entries.length > 400} label={drawn.scene.description} />
+              )}
             </div>
           </section>
           {problem && (
@@ -113,7 +147,11 @@ export function Start() {
           )}
           <div className="flex flex-wrap items-center justify-between gap-3">
             <span className="text-muted">You can change any of this later.</span>
-            <button className="button button-main" disabled={busy || (read.entries.length === 0 && text.trim() !== '')} onClick={() => void make()}>
+            <button
+              className="button button-main"
+              disabled={busy || (read.entries.length === 0 && text.trim() !== '')}
+              onClick={() => void make()}
+            >
               {text.trim() === '' ? 'Make an empty org chart' : 'Make the org chart'}
             </button>
           </div>

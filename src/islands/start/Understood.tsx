@@ -11,7 +11,8 @@ const useNames: Record<ColumnUse, string> = {
   leftOut: 'left out',
 };
 
-const plural = (n: number, one: string, many = `${one}s`): string => `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+const plural = (n: number, one: string, many = `${one}s`): string =>
+  `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
 
 function told(read: ReadResult): string {
   const named = read.columns.find((column) => column.use === 'reportsTo');
@@ -21,7 +22,17 @@ function told(read: ReadResult): string {
 }
 
 /** How the structure was told and what each column is; every column can be changed in place. */
-export function Understood({ read, tiers, onUse, onStructure }: { read: ReadResult; tiers: number; onUse: (index: number, use: ColumnUse) => void; onStructure: (structure: 'outline' | 'table') => void }) {
+export function Understood({
+  read,
+  tiers,
+  onUse,
+  onStructure,
+}: {
+  read: ReadResult;
+  tiers: number;
+  onUse: (index: number, use: ColumnUse) => void;
+  onStructure: (structure: 'outline' | 'table') => void;
+}) {
   if (read.entries.length === 0) return null;
   const placed = read.entries.length;
   return (
@@ -45,7 +56,11 @@ export function Understood({ read, tiers, onUse, onStructure }: { read: ReadResu
               <label className="flex items-center gap-1.5 text-sm">
                 <span className="max-w-40 truncate font-semibold">{column.header}</span>
                 <span className="text-muted">is</span>
-                <select className="border border-edge bg-raised px-1 py-0.5" value={column.use} onChange={(event) => onUse(column.index, event.target.value as ColumnUse)}>
+                <select
+                  className="border border-edge bg-raised px-1 py-0.5"
+                  value={column.use}
+                  onChange={(event) => onUse(column.index, event.target.value as ColumnUse)}
+                >
                   {columnUses.map((use) => (
                     <option key={use} value={use}>
                       {useNames[use]}

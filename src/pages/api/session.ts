@@ -6,7 +6,13 @@ import { json, readJson } from '../../server/requests';
 export const POST: APIRoute = async ({ request, cookies, url }) => {
   const account = await checkSignIn(database(), await readJson(request, SignIn));
   const { token, seconds } = await openSession(database(), account.id);
-  cookies.set('dendrotax_session', token, { path: '/', httpOnly: true, sameSite: 'lax', secure: url.protocol === 'https:', maxAge: seconds });
+  cookies.set('dendrotax_session', token, {
+    path: '/',
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: url.protocol === 'https:',
+    maxAge: seconds,
+  });
   return json({ name: account.name });
 };
 

@@ -21,7 +21,12 @@ export function ListGrid() {
   const [moving, setMoving] = useState<string | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const rows = useVirtualizer({ count: structure.outline.length, getScrollElement: () => frame.current, estimateSize: () => rowHeight, overscan: 12 });
+  const rows = useVirtualizer({
+    count: structure.outline.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+  });
   const columns = ['Name', ...kindOf(kind).detailColumns];
 
   const wanted = focus?.entry ?? selected;
@@ -67,8 +72,21 @@ export function ListGrid() {
   };
 
   return (
-    <DndContext sensors={sensors} onDragStart={(event) => setMoving(String(event.active.id))} onDragMove={(event) => setDrop(over(event))} onDragEnd={end} onDragCancel={() => (setMoving(null), setDrop(null))}>
-      <div ref={frame} className="min-h-0 flex-1 overflow-auto border-t border-hair" role="treegrid" aria-label="List" aria-rowcount={structure.outline.length + 1} aria-colcount={columns.length}>
+    <DndContext
+      sensors={sensors}
+      onDragStart={(event) => setMoving(String(event.active.id))}
+      onDragMove={(event) => setDrop(over(event))}
+      onDragEnd={end}
+      onDragCancel={() => (setMoving(null), setDrop(null))}
+    >
+      <div
+        ref={frame}
+        className="min-h-0 flex-1 overflow-auto border-t border-hair"
+        role="treegrid"
+        aria-label="List"
+        aria-rowcount={structure.outline.length + 1}
+        aria-colcount={columns.length}
+      >
         <div role="row" className="sticky top-0 z-[5] h-0 overflow-hidden" aria-rowindex={1}>
           {columns.map((column) => (
             <span key={column} role="columnheader">
@@ -104,7 +122,9 @@ export function ListGrid() {
           </p>
         )}
       </div>
-      <DragOverlay dropAnimation={null}>{moving && <p className="w-64 border border-moss bg-paper px-2 py-1 text-sm">{words()}</p>}</DragOverlay>
+      <DragOverlay dropAnimation={null}>
+        {moving && <p className="w-64 border border-moss bg-paper px-2 py-1 text-sm">{words()}</p>}
+      </DragOverlay>
     </DndContext>
   );
 }

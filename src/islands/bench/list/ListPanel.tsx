@@ -26,7 +26,12 @@ export function ListPanel() {
         <button className="plain" onClick={() => add('under')} disabled={selected === null} title="Shift+Enter">
           Add under
         </button>
-        <button className="plain" onClick={() => selected && removeEntry(store, selected, true)} disabled={selected === null} title="Ctrl+Delete">
+        <button
+          className="plain"
+          onClick={() => selected && removeEntry(store, selected, true)}
+          disabled={selected === null}
+          title="Ctrl+Delete"
+        >
           Remove
         </button>
         <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
@@ -38,7 +43,8 @@ export function ListPanel() {
       {!plain && <RoleChoice />}
       {!plain && <Tray />}
       <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
-        {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc leaves the list.
+        {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc leaves
+        the list.
       </p>
     </>
   );

@@ -41,7 +41,9 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
     const { perform } = store.getState();
     const merge = `cell:${entry.id}:${column}`;
     if (column === 0) return perform([{ kind: 'rename', id: entry.id, name: value }], { merge });
-    const details = Array.from({ length: Math.max(entry.details.length, column) }, (_, i) => (i === column - 1 ? value : (entry.details[i] ?? '')));
+    const details = Array.from({ length: Math.max(entry.details.length, column) }, (_, i) =>
+      i === column - 1 ? value : (entry.details[i] ?? ''),
+    );
     while (details.length > 0 && details.at(-1) === '') details.pop();
     return perform([{ kind: 'setDetails', id: entry.id, details }], { merge });
   };
@@ -57,13 +59,27 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
       style={{ top, height: rowHeight }}
       onPointerDown={() => store.getState().select(entry.id)}
     >
-      <span ref={setNodeRef} {...listeners} className={`flex w-6 shrink-0 cursor-grab touch-none items-center justify-center border-l-[3px] text-muted ${selected ? 'border-moss' : 'border-transparent'}`} title="Drag to move the branch">
+      <span
+        ref={setNodeRef}
+        {...listeners}
+        className={`flex w-6 shrink-0 cursor-grab touch-none items-center justify-center border-l-[3px] text-muted ${selected ? 'border-moss' : 'border-transparent'}`}
+        title="Drag to move the branch"
+      >
         <GripVertical size={13} aria-hidden="true" />
       </span>
       {columns.map((column, i) => (
-        <span key={column} role="gridcell" className={`flex min-w-0 ${i === 0 ? 'flex-[1.7]' : 'flex-1 border-l border-hair'}`} style={i === 0 ? { paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx } : undefined}>
+        <span
+          key={column}
+          role="gridcell"
+          className={`flex min-w-0 ${i === 0 ? 'flex-[1.7]' : 'flex-1 border-l border-hair'}`}
+          style={i === 0 ? { paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx } : undefined}
+        >
           <input
-            aria-label={i === 0 ? `Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}` : `${column} of ${entry.name || `line ${line + 1}`}`}
+            aria-label={
+              i === 0
+                ? `Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`
+                : `${column} of ${entry.name || `line ${line + 1}`}`
+            }
             className={`h-full w-full min-w-0 bg-transparent px-1 -outline-offset-2 ${i === 0 ? 'font-semibold' : 'text-sm text-muted'} ${entry.role === 'vacancy' && i === 0 ? 'italic' : ''}`}
             data-column={i}
             value={i === 0 ? entry.name : (entry.details[i - 1] ?? '')}

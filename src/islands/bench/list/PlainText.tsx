@@ -14,14 +14,17 @@ export function PlainText({ onDone }: { onDone: () => void }) {
   function takeOver() {
     const { diagram, perform } = store.getState();
     const gesture = read ? updateFromList(diagram, read, newId) : [];
-    if (!read && Object.keys(diagram.entries).length > 0) perform([{ kind: 'removeEntries', ids: Object.keys(diagram.entries) }]);
+    if (!read && Object.keys(diagram.entries).length > 0)
+      perform([{ kind: 'removeEntries', ids: Object.keys(diagram.entries) }]);
     else if (gesture.length > 0) perform(gesture);
     onDone();
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2 px-3 pb-2">
       <label className="flex min-h-0 flex-1 flex-col gap-1">
-        <span className="text-sm text-muted">One line an entry; indent to go one tier down. A tab or comma parts the name from details.</span>
+        <span className="text-sm text-muted">
+          One line an entry; indent to go one tier down. A tab or comma parts the name from details.
+        </span>
         <textarea
           className="field min-h-0 flex-1 resize-none whitespace-pre [tab-size:4]"
           wrap="off"

@@ -22,18 +22,38 @@ export function RoleChoice() {
   const setFurther = (text: string) => {
     const rest = text === '' ? [] : text.split(/;\s?/).slice(0, 8 - shown);
     const first = Array.from({ length: shown }, (_, i) => entry.details[i] ?? '');
-    store.getState().perform([{ kind: 'setDetails', id: entry.id, details: rest.length > 0 ? [...first, ...rest] : entry.details.slice(0, shown) }], { merge: `further:${entry.id}` });
+    store.getState().perform(
+      [
+        {
+          kind: 'setDetails',
+          id: entry.id,
+          details: rest.length > 0 ? [...first, ...rest] : entry.details.slice(0, shown),
+        },
+      ],
+      { merge: `further:${entry.id}` },
+    );
   };
   const setLink = (to: string) => {
     const gesture: Command[] = [];
     if (link) gesture.push({ kind: 'removeLink', id: link.id });
-    if (to !== '') gesture.push({ kind: 'addLink', link: { id: newId(), from: entry.id, to, kind: 'side', phrase: '' } });
+    if (to !== '')
+      gesture.push({ kind: 'addLink', link: { id: newId(), from: entry.id, to, kind: 'side', phrase: '' } });
     store.getState().perform(gesture);
   };
   return (
-    <section aria-label={`About ${entry.name || 'the selected entry'}`} className="grid shrink-0 grid-cols-[auto_1fr] items-center gap-x-3 gap-y-1 border-t border-hair px-4 py-2 text-sm">
+    <section
+      aria-label={`About ${entry.name || 'the selected entry'}`}
+      className="grid shrink-0 grid-cols-[auto_1fr] items-center gap-x-3 gap-y-1 border-t border-hair px-4 py-2 text-sm"
+    >
       <label htmlFor="role">Role</label>
-      <select id="role" className="field min-h-7 py-0" value={entry.role ?? ''} onChange={(event) => store.getState().perform([{ kind: 'setRole', id: entry.id, role: event.target.value || null }])}>
+      <select
+        id="role"
+        className="field min-h-7 py-0"
+        value={entry.role ?? ''}
+        onChange={(event) =>
+          store.getState().perform([{ kind: 'setRole', id: entry.id, role: event.target.value || null }])
+        }
+      >
         <option value="">{hasReports ? 'Manager (has reports)' : 'None'}</option>
         {kind.roles
           .filter((role) => kind.settableRoles.includes(role.id) && !(role.id === 'assistant' && hasReports))
@@ -44,9 +64,20 @@ export function RoleChoice() {
           ))}
       </select>
       <label htmlFor="further">Further details</label>
-      <input id="further" className="field min-h-7 py-0" value={further} placeholder="parted by ;" onChange={(event) => setFurther(event.target.value)} />
+      <input
+        id="further"
+        className="field min-h-7 py-0"
+        value={further}
+        placeholder="parted by ;"
+        onChange={(event) => setFurther(event.target.value)}
+      />
       <label htmlFor="side">Side link to</label>
-      <select id="side" className="field min-h-7 py-0" value={link?.to ?? ''} onChange={(event) => setLink(event.target.value)}>
+      <select
+        id="side"
+        className="field min-h-7 py-0"
+        value={link?.to ?? ''}
+        onChange={(event) => setLink(event.target.value)}
+      >
         <option value="">nobody</option>
         {others.slice(0, 3000).map((one) => (
           <option key={one.id} value={one.id}>

@@ -10,10 +10,16 @@ export function Tray() {
   const place = (id: string, text: string) => {
     const { diagram, selected, perform } = store.getState();
     const entry = newId();
-    perform([...addNext(diagram, selected, { id: entry, name: text.slice(0, 400) }), { kind: 'takeFromTray', id }], { select: entry, focus: { entry, column: 0 } });
+    perform([...addNext(diagram, selected, { id: entry, name: text.slice(0, 400) }), { kind: 'takeFromTray', id }], {
+      select: entry,
+      focus: { entry, column: 0 },
+    });
   };
   return (
-    <section aria-label="Not placed" className="max-h-40 shrink-0 overflow-auto border-t border-hair bg-brasswash px-4 py-2 text-sm">
+    <section
+      aria-label="Not placed"
+      className="max-h-40 shrink-0 overflow-auto border-t border-hair bg-brasswash px-4 py-2 text-sm"
+    >
       <h3 className="label font-sans">Not placed ({items.length})</h3>
       <ul>
         {items.map((item) => (

@@ -17,7 +17,12 @@ export function pasteLines(store: BenchStore, at: string, text: string): boolean
   const ids = new Map(read.entries.map((one) => [one.id, newId()]));
   const siblings = childrenOf(diagram, entry.parent);
   const tops = read.entries.filter((one) => one.parent === null);
-  const { orders, rewrites } = placeAt(diagram, entry.parent, siblings.findIndex((one) => one.id === at) + 1, tops.length);
+  const { orders, rewrites } = placeAt(
+    diagram,
+    entry.parent,
+    siblings.findIndex((one) => one.id === at) + 1,
+    tops.length,
+  );
   const topOrder = new Map(tops.map((one, i) => [one.id, orders[i]!]));
   const counts = new Map<string, number>();
   const orderOf = (one: ReadEntry): string => {

@@ -48,7 +48,8 @@ export function useCellKeys(id: string) {
         removeEntry(store, id, true);
         return true;
       case 'Backspace':
-        if (column !== 0 || input.value !== '' || store.getState().diagram.entries[id]?.details.some(Boolean)) return false;
+        if (column !== 0 || input.value !== '' || store.getState().diagram.entries[id]?.details.some(Boolean))
+          return false;
         removeEntry(store, id, true);
         return true;
       case 'Escape':

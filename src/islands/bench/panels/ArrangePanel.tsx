@@ -6,12 +6,22 @@ import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
 
 const arrangements: { name: string; told: string; patch: Partial<Arrangement> }[] = [
-  { name: 'Top down, team in columns', told: 'The lowest tier stands below each other', patch: { direction: 'down', lowest: 'column' } },
+  {
+    name: 'Top down, team in columns',
+    told: 'The lowest tier stands below each other',
+    patch: { direction: 'down', lowest: 'column' },
+  },
   { name: 'Top down, side by side', told: 'Every tier in one row', patch: { direction: 'down', lowest: 'row' } },
   { name: 'Left to right', told: 'Tiers are columns', patch: { direction: 'right' } },
 ];
 
-const spacings: { key: 'siblingGap' | 'branchGap' | 'tierGap' | 'lineWidth' | 'joinRadius'; name: string; least: number; most: number; step: number }[] = [
+const spacings: {
+  key: 'siblingGap' | 'branchGap' | 'tierGap' | 'lineWidth' | 'joinRadius';
+  name: string;
+  least: number;
+  most: number;
+  step: number;
+}[] = [
   { key: 'siblingGap', name: 'Between siblings', least: 4, most: 80, step: 1 },
   { key: 'branchGap', name: 'Between branches', least: 4, most: 120, step: 1 },
   { key: 'tierGap', name: 'Between tiers', least: 12, most: 160, step: 1 },
@@ -40,7 +50,9 @@ function Previews() {
     () =>
       Object.keys(diagram.entries).length > mostForPreviews
         ? null
-        : arrangements.map(({ patch }) => draw({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }).scene),
+        : arrangements.map(
+            ({ patch }) => draw({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }).scene,
+          ),
     [diagram],
   );
   const command = (patch: Partial<Arrangement>): Command[] => [{ kind: 'setArrangement', patch }];
@@ -57,7 +69,10 @@ function Previews() {
                 className={`flex w-full items-center gap-3 border bg-raised p-2 text-left hover:border-moss ${chosen ? 'border-moss outline-1 outline-moss' : 'border-edge'}`}
                 onPointerEnter={() => store.getState().tryOut(chosen ? null : command(patch))}
                 onPointerLeave={() => store.getState().tryOut(null)}
-                onFocus={(event) => event.currentTarget.matches(':focus-visible') && store.getState().tryOut(chosen ? null : command(patch))}
+                onFocus={(event) =>
+                  event.currentTarget.matches(':focus-visible') &&
+                  store.getState().tryOut(chosen ? null : command(patch))
+                }
                 onBlur={() => store.getState().tryOut(null)}
                 onClick={() => !chosen && store.getState().perform(command(patch))}
               >
@@ -95,7 +110,11 @@ function Spacings() {
             max={most}
             step={step}
             value={arrangement[key]}
-            onChange={(event) => store.getState().perform([{ kind: 'setArrangement', patch: { [key]: Number(event.target.value) } }], { merge: `arrange:${key}` })}
+            onChange={(event) =>
+              store.getState().perform([{ kind: 'setArrangement', patch: { [key]: Number(event.target.value) } }], {
+                merge: `arrange:${key}`,
+              })
+            }
           />
           <span className="text-right text-sm text-muted">{arrangement[key]} px</span>
         </label>
@@ -107,13 +126,18 @@ function Spacings() {
 function SheetChoice() {
   const { store } = useParts();
   const sheet = useBench((state) => state.diagram.sheet);
-  const set = (patch: Partial<Sheet>, merge?: string) => store.getState().perform([{ kind: 'setSheet', patch }], merge ? { merge } : {});
+  const set = (patch: Partial<Sheet>, merge?: string) =>
+    store.getState().perform([{ kind: 'setSheet', patch }], merge ? { merge } : {});
   return (
     <section aria-label="Sheet" className="mt-5 grid gap-2">
       <h2 className="label font-sans">Sheet</h2>
       <label className="grid grid-cols-[9.5rem_1fr] items-center gap-2">
         Size
-        <select className="field" value={sheet.size} onChange={(event) => set({ size: event.target.value as Sheet['size'] })}>
+        <select
+          className="field"
+          value={sheet.size}
+          onChange={(event) => set({ size: event.target.value as Sheet['size'] })}
+        >
           <option value="A4">A4, 210 × 297 mm</option>
           <option value="A3">A3, 297 × 420 mm</option>
           <option value="letter">Letter, 8.5 × 11 in</option>
@@ -127,7 +151,13 @@ function SheetChoice() {
           <span className="flex gap-4">
             {(['landscape', 'portrait'] as const).map((orientation) => (
               <label key={orientation} className="flex items-center gap-1.5">
-                <input type="radio" className="accent-moss" name="orientation" checked={sheet.orientation === orientation} onChange={() => set({ orientation })} />
+                <input
+                  type="radio"
+                  className="accent-moss"
+                  name="orientation"
+                  checked={sheet.orientation === orientation}
+                  onChange={() => set({ orientation })}
+                />
                 {orientation}
               </label>
             ))}
@@ -136,7 +166,14 @@ function SheetChoice() {
       )}
       <label className="grid grid-cols-[9.5rem_1fr_4rem] items-center gap-2">
         <span>Free edge</span>
-        <input type="range" className="accent-moss" min={0} max={120} value={sheet.margin} onChange={(event) => set({ margin: Number(event.target.value) }, 'margin')} />
+        <input
+          type="range"
+          className="accent-moss"
+          min={0}
+          max={120}
+          value={sheet.margin}
+          onChange={(event) => set({ margin: Number(event.target.value) }, 'margin')}
+        />
         <span className="text-right text-sm text-muted">{Math.round((sheet.margin * 25.4) / 96)} mm</span>
       </label>
     </section>

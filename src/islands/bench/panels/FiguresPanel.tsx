@@ -28,7 +28,13 @@ export function FiguresPanel() {
   const { spans } = figures;
   if (structure.ids.length === 0) return <p className="px-4 text-muted">There is nothing to count yet.</p>;
   return (
-    <div className="min-h-0 flex-1 overflow-auto px-4 pb-6" onPointerLeave={() => light([])} tabIndex={0} role="group" aria-label="Figures">
+    <div
+      className="min-h-0 flex-1 overflow-auto px-4 pb-6"
+      onPointerLeave={() => light([])}
+      tabIndex={0}
+      role="group"
+      aria-label="Figures"
+    >
       <p className="mb-4 text-[16px]">
         <strong>{figures.people}</strong> people in <strong>{figures.tiers.length}</strong> tiers
         {figures.vacancies > 0 && (
@@ -46,14 +52,37 @@ export function FiguresPanel() {
       <h2 className="label mb-1 font-sans">Headcount per tier</h2>
       <div aria-hidden="true" style={{ height: figures.tiers.length * 30 + 10 }}>
         <ResponsiveContainer width="100%" height="100%">
-          <BarChart layout="vertical" data={figures.tiers.map((tier) => ({ ...tier, label: roman(tier.tier) }))} margin={{ right: 34, left: 0 }}>
+          <BarChart
+            layout="vertical"
+            data={figures.tiers.map((tier) => ({ ...tier, label: roman(tier.tier) }))}
+            margin={{ right: 34, left: 0 }}
+          >
             <XAxis type="number" hide />
             <YAxis type="category" dataKey="label" width={36} {...axis} axisLine={false} />
             <Bar dataKey="filled" stackId="n" fill="var(--moss)" isAnimationActive={false}>
-              <LabelList position="right" fill="var(--ink)" fontSize={13} valueAccessor={(one: { payload?: Headcount }) => (one.payload?.vacant === 0 ? one.payload.filled : '')} />
+              <LabelList
+                position="right"
+                fill="var(--ink)"
+                fontSize={13}
+                valueAccessor={(one: { payload?: Headcount }) => (one.payload?.vacant === 0 ? one.payload.filled : '')}
+              />
             </Bar>
-            <Bar dataKey="vacant" stackId="n" fill="var(--brasswash)" stroke="var(--brass)" strokeDasharray="3 2" isAnimationActive={false}>
-              <LabelList position="right" fill="var(--ink)" fontSize={13} valueAccessor={(one: { payload?: Headcount }) => (one.payload && one.payload.vacant > 0 ? one.payload.filled + one.payload.vacant : '')} />
+            <Bar
+              dataKey="vacant"
+              stackId="n"
+              fill="var(--brasswash)"
+              stroke="var(--brass)"
+              strokeDasharray="3 2"
+              isAnimationActive={false}
+            >
+              <LabelList
+                position="right"
+                fill="var(--ink)"
+                fontSize={13}
+                valueAccessor={(one: { payload?: Headcount }) =>
+                  one.payload && one.payload.vacant > 0 ? one.payload.filled + one.payload.vacant : ''
+                }
+              />
             </Bar>
           </BarChart>
         </ResponsiveContainer>
@@ -69,7 +98,11 @@ export function FiguresPanel() {
         </thead>
         <tbody>
           {figures.tiers.map((tier) => (
-            <tr key={tier.tier} className="border-t border-hair hover:bg-mosswash" onPointerEnter={() => light(tierIds(tier.tier))}>
+            <tr
+              key={tier.tier}
+              className="border-t border-hair hover:bg-mosswash"
+              onPointerEnter={() => light(tierIds(tier.tier))}
+            >
               <th scope="row" className="py-1 text-left font-semibold">
                 {roman(tier.tier)} {tier.name ?? ''}
               </th>
@@ -89,7 +122,14 @@ export function FiguresPanel() {
                 <XAxis dataKey="span" {...axis} />
                 <YAxis hide />
                 <Bar dataKey="managers" fill="var(--moss)" isAnimationActive={false}>
-                  <LabelList position="top" fill="var(--ink)" fontSize={13} valueAccessor={(one: { value?: unknown }) => (Array.isArray(one.value) ? (one.value[1] as number) : (one.value as number)) || ''} />
+                  <LabelList
+                    position="top"
+                    fill="var(--ink)"
+                    fontSize={13}
+                    valueAccessor={(one: { value?: unknown }) =>
+                      (Array.isArray(one.value) ? (one.value[1] as number) : (one.value as number)) || ''
+                    }
+                  />
                 </Bar>
               </BarChart>
             </ResponsiveContainer>
@@ -101,30 +141,45 @@ export function FiguresPanel() {
                 <th className="text-right font-normal">Direct</th>
                 <th className="text-right font-normal">Vacant</th>
                 <th className="text-right font-normal">Below</th>
-                <th className="text-right font-normal" title="Possible relationships with and among the direct reports (Graicunas 1933)">
+                <th
+                  className="text-right font-normal"
+                  title="Possible relationships with and among the direct reports (Graicunas 1933)"
+                >
                   Relationships
                 </th>
               </tr>
             </thead>
             <tbody>
               {figures.managers.slice(0, mostRows).map((manager) => (
-                <tr key={manager.id} className="border-t border-hair hover:bg-mosswash" onPointerEnter={() => light(reports(manager.id))}>
+                <tr
+                  key={manager.id}
+                  className="border-t border-hair hover:bg-mosswash"
+                  onPointerEnter={() => light(reports(manager.id))}
+                >
                   <th scope="row" className="py-1 text-left font-semibold">
-                    <button className="text-left hover:underline" onFocus={() => light(reports(manager.id))} onClick={() => store.getState().select(manager.id)}>
+                    <button
+                      className="text-left hover:underline"
+                      onFocus={() => light(reports(manager.id))}
+                      onClick={() => store.getState().select(manager.id)}
+                    >
                       {manager.name || 'No name yet'}
                     </button>
                   </th>
-                  <td className="text-right">
-                    {manager.span}
-                  </td>
+                  <td className="text-right">{manager.span}</td>
                   <td className={`text-right ${manager.vacant > 0 ? 'text-brass' : ''}`}>{manager.vacant}</td>
                   <td className="text-right">{manager.below}</td>
-                  <td className="text-right">{manager.relationships < 1e6 ? manager.relationships.toLocaleString('en') : '> 1 million'}</td>
+                  <td className="text-right">
+                    {manager.relationships < 1e6 ? manager.relationships.toLocaleString('en') : '> 1 million'}
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          {figures.managers.length > mostRows && <p className="mt-1 text-sm text-muted">… and {figures.managers.length - mostRows} more with narrower spans.</p>}
+          {figures.managers.length > mostRows && (
+            <p className="mt-1 text-sm text-muted">
+              … and {figures.managers.length - mostRows} more with narrower spans.
+            </p>
+          )}
         </>
       )}
     </div>

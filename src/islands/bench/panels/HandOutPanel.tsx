@@ -22,12 +22,19 @@ export function HandOutPanel() {
       setTold({ text: done, bad: false });
     } catch (error) {
       if (!(error instanceof ApiError) && !(error instanceof DOMException)) throw error;
-      setTold({ text: error instanceof ApiError ? error.message : 'The browser did not let the picture onto the clipboard. Save it as PNG instead.', bad: true });
+      setTold({
+        text:
+          error instanceof ApiError
+            ? error.message
+            : 'The browser did not let the picture onto the clipboard. Save it as PNG instead.',
+        bad: true,
+      });
     } finally {
       setBusy(false);
     }
   }
-  const source = (format: string) => `/api/diagrams/${sync.id}/hand-out?format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
+  const source = (format: string) =>
+    `/api/diagrams/${sync.id}/hand-out?format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
   const save = (format: string, name: string) =>
     work(`Making the ${name} …`, `The ${name} is in your downloads.`, async () => {
       const file = await (await reach(source(format))).blob();
@@ -44,7 +51,12 @@ export function HandOutPanel() {
     });
   const print = () =>
     work('Opening the print page …', 'The print page is open in another window.', async () => {
-      if (!window.open(`/diagrams/${sync.id}/print`, '_blank')) store.getState().notify(['The browser kept the print page from opening. Allow this page to open windows, or save the PDF and print that.']);
+      if (!window.open(`/diagrams/${sync.id}/print`, '_blank'))
+        store
+          .getState()
+          .notify([
+            'The browser kept the print page from opening. Allow this page to open windows, or save the PDF and print that.',
+          ]);
     });
   const row = 'grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2';
   return (
@@ -52,7 +64,8 @@ export function HandOutPanel() {
       <h2 className="label mb-1 font-sans">As a file</h2>
       <div className={row}>
         <span>
-          <strong>PDF</strong> <span className="block text-sm text-muted">At the sheet’s size; text can be selected</span>
+          <strong>PDF</strong>{' '}
+          <span className="block text-sm text-muted">At the sheet’s size; text can be selected</span>
         </span>
         <button className="button" disabled={busy} onClick={() => void save('pdf', 'PDF')}>
           <Download size={15} aria-hidden="true" /> Save PDF
@@ -63,7 +76,11 @@ export function HandOutPanel() {
           <strong>PNG</strong>
           <label className="block text-sm text-muted">
             Resolution{' '}
-            <select className="border border-edge bg-raised px-1" value={dpi} onChange={(event) => setDpi(Number(event.target.value))}>
+            <select
+              className="border border-edge bg-raised px-1"
+              value={dpi}
+              onChange={(event) => setDpi(Number(event.target.value))}
+            >
               {resolutions.map((one) => (
                 <option key={one} value={one}>
                   {one} dpi
@@ -78,7 +95,8 @@ export function HandOutPanel() {
       </div>
       <div className={row}>
         <span>
-          <strong>SVG</strong> <span className="block text-sm text-muted">A drawing that stays sharp, with its fonts inside</span>
+          <strong>SVG</strong>{' '}
+          <span className="block text-sm text-muted">A drawing that stays sharp, with its fonts inside</span>
         </span>
         <button className="button" disabled={busy} onClick={() => void save('svg', 'SVG')}>
           <Download size={15} aria-hidden="true" /> Save SVG
@@ -86,7 +104,8 @@ export function HandOutPanel() {
       </div>
       <div className={row}>
         <span>
-          <strong>The list</strong> <span className="block text-sm text-muted">CSV for a spreadsheet, or indented text</span>
+          <strong>The list</strong>{' '}
+          <span className="block text-sm text-muted">CSV for a spreadsheet, or indented text</span>
         </span>
         <span className="flex gap-1">
           <button className="button" disabled={busy} onClick={() => void save('csv', 'CSV')}>
@@ -106,7 +125,10 @@ export function HandOutPanel() {
           <Copy size={15} aria-hidden="true" /> Copy as picture
         </button>
       </div>
-      <p role="status" className={`mt-4 ${told ? (told.bad ? 'border-l-4 border-brick pl-3 text-brick' : 'border-l-4 border-moss pl-3') : ''}`}>
+      <p
+        role="status"
+        className={`mt-4 ${told ? (told.bad ? 'border-l-4 border-brick pl-3 text-brick' : 'border-l-4 border-moss pl-3') : ''}`}
+      >
         {told?.text}
       </p>
     </div>

@@ -12,24 +12,39 @@ const lines: { key: Exclude<keyof TitleBlock, 'shown'>; name: string }[] = [
 export function NotesPanel() {
   const { store } = useParts();
   const block = useBench((state) => state.diagram.titleBlock);
-  const set = (patch: Partial<TitleBlock>, merge?: string) => store.getState().perform([{ kind: 'setTitleBlock', patch }], merge ? { merge } : {});
+  const set = (patch: Partial<TitleBlock>, merge?: string) =>
+    store.getState().perform([{ kind: 'setTitleBlock', patch }], merge ? { merge } : {});
   const today = () => new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
   return (
     <div className="grid min-h-0 content-start gap-3 overflow-auto px-4 pb-6">
       <h2 className="label font-sans">Title block</h2>
       <label className="flex items-center gap-2">
-        <input type="checkbox" className="accent-moss" checked={block.shown} onChange={(event) => set({ shown: event.target.checked })} /> Show it on the sheet
+        <input
+          type="checkbox"
+          className="accent-moss"
+          checked={block.shown}
+          onChange={(event) => set({ shown: event.target.checked })}
+        />{' '}
+        Show it on the sheet
       </label>
       {lines.map(({ key, name }) => (
         <label key={key} className="grid gap-1">
           {name}
-          <input className="field" value={block[key]} disabled={!block.shown} onChange={(event) => set({ [key]: event.target.value }, `block:${key}`)} />
+          <input
+            className="field"
+            value={block[key]}
+            disabled={!block.shown}
+            onChange={(event) => set({ [key]: event.target.value }, `block:${key}`)}
+          />
         </label>
       ))}
       <button className="button justify-self-start" disabled={!block.shown} onClick={() => set({ date: today() })}>
         Put today’s date
       </button>
-      <p className="text-sm text-muted">Title and subtitle stand above the drawing; author and date at the foot of the sheet. Where posts are vacant, the sheet says what the dashed boxes mean.</p>
+      <p className="text-sm text-muted">
+        Title and subtitle stand above the drawing; author and date at the foot of the sheet. Where posts are vacant,
+        the sheet says what the dashed boxes mean.
+      </p>
     </div>
   );
 }

@@ -30,7 +30,12 @@ export function NameEditor({ id, onDone }: { id: string; onDone: () => void }) {
       ref={input}
       aria-label={`Name of ${before || 'the new entry'}`}
       className="absolute border-2 border-moss bg-raised px-2 py-1 text-center font-semibold text-ink"
-      style={{ left: left + (group.bounds.width * scale) / 2 - width / 2, top: top + (group.bounds.height * scale) / 2 - 18, width, height: 36 }}
+      style={{
+        left: left + (group.bounds.width * scale) / 2 - width / 2,
+        top: top + (group.bounds.height * scale) / 2 - 18,
+        width,
+        height: 36,
+      }}
       value={entry.name}
       onChange={(event) => rename(event.target.value)}
       onBlur={() => store.getState().set({ editing: null })}

@@ -16,8 +16,12 @@ export function Sheet() {
     () =>
       view.subscribe((now) => {
         setSeen((before) => {
-          const moved = Math.abs(now.x - before.x) > marginPx - renewPx || Math.abs(now.y - before.y) > marginPx - renewPx;
-          const zoomed = now.k / before.k > 1.15 || before.k / now.k > 1.15 || isOutlineOnly(now, scene.drawing) !== isOutlineOnly(before, scene.drawing);
+          const moved =
+            Math.abs(now.x - before.x) > marginPx - renewPx || Math.abs(now.y - before.y) > marginPx - renewPx;
+          const zoomed =
+            now.k / before.k > 1.15 ||
+            before.k / now.k > 1.15 ||
+            isOutlineOnly(now, scene.drawing) !== isOutlineOnly(before, scene.drawing);
           return moved || zoomed || now.width !== before.width || now.height !== before.height ? now : before;
         });
       }),
@@ -28,17 +32,33 @@ export function Sheet() {
   const groups = useMemo(() => {
     if (plain) return scene.groups;
     const part = visiblePart(seen, seen, drawing, marginPx);
-    return scene.groups.filter(({ x, y, bounds }) => overlaps(part, { x: x + bounds.x, y: y + bounds.y, width: bounds.width, height: bounds.height }));
+    return scene.groups.filter(({ x, y, bounds }) =>
+      overlaps(part, { x: x + bounds.x, y: y + bounds.y, width: bounds.width, height: bounds.height }),
+    );
   }, [plain, scene.groups, seen, drawing]);
   return (
     <>
-      <rect x={-1 / seen.k} y={-1 / seen.k} width={sheet.width + 2 / seen.k} height={sheet.height + 2 / seen.k} fill="var(--hair)" />
+      <rect
+        x={-1 / seen.k}
+        y={-1 / seen.k}
+        width={sheet.width + 2 / seen.k}
+        height={sheet.height + 2 / seen.k}
+        fill="var(--hair)"
+      />
       <rect width={sheet.width} height={sheet.height} fill={sheet.ground} />
       {scene.notes.map((group) => (
         <Group key={group.stands.id} group={group} />
       ))}
-      <g transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`} role="list" aria-label={scene.description}>
-        {plain ? <Outline groups={scene.groups} square={scene.groups.length > 1500} /> : groups.map((group) => <Group key={group.stands.for + group.stands.id} group={group} />)}
+      <g
+        transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}
+        role="list"
+        aria-label={scene.description}
+      >
+        {plain ? (
+          <Outline groups={scene.groups} square={scene.groups.length > 1500} />
+        ) : (
+          groups.map((group) => <Group key={group.stands.for + group.stands.id} group={group} />)
+        )}
       </g>
     </>
   );

@@ -17,7 +17,12 @@ export function Stage() {
   const frame = useRef<HTMLDivElement>(null);
   const root = useRef<SVGGElement>(null);
   const direction = useBench((state) => (state.trial ?? state.drawn).scene.direction);
-  const label = useBench((state) => (state.selected === null ? '' : (state.drawn.scene.groups.find((group) => group.stands.for === 'entry' && group.stands.id === state.selected)?.label ?? '')));
+  const label = useBench((state) =>
+    state.selected === null
+      ? ''
+      : (state.drawn.scene.groups.find((group) => group.stands.for === 'entry' && group.stands.id === state.selected)
+          ?.label ?? ''),
+  );
   const editing = useBench((state) => state.editing);
   const zoom = useZoom();
   const [ready, setReady] = useState(false);
@@ -27,7 +32,10 @@ export function Stage() {
   useSelectionInView();
 
   return (
-    <section aria-label="Drawing" className={`relative grid min-h-0 min-w-0 flex-1 bg-ground ${direction === 'down' ? 'grid-cols-[98px_1fr]' : 'grid-rows-[52px_1fr]'}`}>
+    <section
+      aria-label="Drawing"
+      className={`relative grid min-h-0 min-w-0 flex-1 bg-ground ${direction === 'down' ? 'grid-cols-[98px_1fr]' : 'grid-rows-[52px_1fr]'}`}
+    >
       <TierRail />
       <div
         ref={frame}

@@ -11,20 +11,50 @@ export function TierRail() {
   const { x, y, k } = useStore(view);
   const down = scene.direction === 'down';
   const { drawing } = scene;
-  const at = (along: number) => (down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale));
+  const at = (along: number) =>
+    down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale);
   return (
-    <div aria-label="Tiers" role="group" className={`relative overflow-hidden bg-paper ${down ? 'border-r border-hair' : 'border-b border-hair'}`}>
+    <div
+      aria-label="Tiers"
+      role="group"
+      className={`relative overflow-hidden bg-paper ${down ? 'border-r border-hair' : 'border-b border-hair'}`}
+    >
       {scene.tiers.map((band, i) => (
-        <Band key={band.tier} band={band} start={at(band.start)} end={at(band.end)} room={scene.tiers[i + 1] ? at(scene.tiers[i + 1]!.start) - 14 : Infinity} down={down} />
+        <Band
+          key={band.tier}
+          band={band}
+          start={at(band.start)}
+          end={at(band.end)}
+          room={scene.tiers[i + 1] ? at(scene.tiers[i + 1]!.start) - 14 : Infinity}
+          down={down}
+        />
       ))}
       {scene.tiers.slice(1).map((band, i) => (
-        <Grip key={band.tier} band={band} at={(at(scene.tiers[i]!.end) + at(band.start)) / 2} down={down} scale={k * drawing.scale} />
+        <Grip
+          key={band.tier}
+          band={band}
+          at={(at(scene.tiers[i]!.end) + at(band.start)) / 2}
+          down={down}
+          scale={k * drawing.scale}
+        />
       ))}
     </div>
   );
 }
 
-function Band({ band, start, end, room, down }: { band: TierBand; start: number; end: number; room: number; down: boolean }) {
+function Band({
+  band,
+  start,
+  end,
+  room,
+  down,
+}: {
+  band: TierBand;
+  start: number;
+  end: number;
+  room: number;
+  down: boolean;
+}) {
   const { store } = useParts();
   const scope = useBench((state) => state.scope);
   const step = useBench((state) => state.step);
@@ -33,7 +63,9 @@ function Band({ band, start, end, room, down }: { band: TierBand; start: number;
   const size = Math.max(18, end - start, Math.min(down ? 38 : 70, room - start));
   const light = () => {
     const { structure } = store.getState().drawn;
-    store.getState().set({ lit: new Set(structure.ids.slice(structure.tierStart[band.tier - 1], structure.tierStart[band.tier])) });
+    store
+      .getState()
+      .set({ lit: new Set(structure.ids.slice(structure.tierStart[band.tier - 1], structure.tierStart[band.tier])) });
   };
   const dim = () => store.getState().set({ lit: new Set() });
   const name = band.name ?? `Tier ${band.tier}`;
@@ -53,9 +85,15 @@ function Band({ band, start, end, room, down }: { band: TierBand; start: number;
           <span className="font-serif text-[17px] leading-tight font-semibold">{roman(band.tier)}</span>
           <span className="text-sm text-muted">{band.count}</span>
         </span>
-        {size > 34 && <span className={`block pr-1 text-[12px] leading-tight text-muted ${down ? '' : 'truncate'}`}>{name}</span>}
+        {size > 34 && (
+          <span className={`block pr-1 text-[12px] leading-tight text-muted ${down ? '' : 'truncate'}`}>{name}</span>
+        )}
       </span>
-      <span aria-hidden="true" className={`shrink-0 border-edge ${down ? 'w-1.5 border-l' : 'h-1.5 border-t'}`} style={{ background: band.swatch }} />
+      <span
+        aria-hidden="true"
+        className={`shrink-0 border-edge ${down ? 'w-1.5 border-l' : 'h-1.5 border-t'}`}
+        style={{ background: band.swatch }}
+      />
     </button>
   );
 }
@@ -65,7 +103,11 @@ function Grip({ band, at, down, scale }: { band: TierBand; at: number; down: boo
   const held = useRef<{ from: number; gap: number } | null>(null);
   const gap = band.gap ?? 0;
   const setGap = (value: number) =>
-    store.getState().perform([{ kind: 'setTier', tier: band.tier, patch: { gap: Math.round(Math.min(600, Math.max(8, value))) } }], { merge: `gap:${band.tier}` });
+    store
+      .getState()
+      .perform([{ kind: 'setTier', tier: band.tier, patch: { gap: Math.round(Math.min(600, Math.max(8, value))) } }], {
+        merge: `gap:${band.tier}`,
+      });
   const pointer = (event: PointerEvent) => (down ? event.clientY : event.clientX);
   const key = (event: KeyboardEvent) => {
     const forth = event.key === 'ArrowDown' || event.key === 'ArrowRight';

@@ -20,7 +20,8 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
   const [ghost, setGhost] = useState<{ x: number; y: number; words: string } | null>(null);
   const [target, setTarget] = useState<string | null>(null);
 
-  const entryAt = (event: MouseEvent): string | null => entryUnder(store.getState().drawn, view.getState(), frame.current!, event);
+  const entryAt = (event: MouseEvent): string | null =>
+    entryUnder(store.getState().drawn, view.getState(), frame.current!, event);
   const stop = () => {
     held.current = null;
     setGhost(null);

@@ -7,7 +7,12 @@ import { entryUnder } from './hit';
 import type { useZoom } from './useZoom';
 
 /** Wheel, drag and pinch move the view; the drawing's transform is set on the element itself, without a render. */
-export function useGestures(frame: RefObject<HTMLDivElement | null>, root: RefObject<SVGGElement | null>, zoom: ReturnType<typeof useZoom>, onReady: () => void): void {
+export function useGestures(
+  frame: RefObject<HTMLDivElement | null>,
+  root: RefObject<SVGGElement | null>,
+  zoom: ReturnType<typeof useZoom>,
+  onReady: () => void,
+): void {
   const { store, view } = useParts();
   const fitted = useRef(true);
   const ready = useRef(onReady);
@@ -20,7 +25,10 @@ export function useGestures(frame: RefObject<HTMLDivElement | null>, root: RefOb
         if (event.target instanceof Element && event.target.closest('input, button')) return false;
         if (event.type === 'wheel') return true;
         if ('button' in event && event.button !== 0) return false;
-        if ('touches' in event) return event.touches.length > 1 || !entryUnder(store.getState().drawn, view.getState(), element, event.touches[0]!);
+        if ('touches' in event)
+          return (
+            event.touches.length > 1 || !entryUnder(store.getState().drawn, view.getState(), element, event.touches[0]!)
+          );
         return !entryUnder(store.getState().drawn, view.getState(), element, event);
       })
       .on('zoom', (event: D3ZoomEvent<HTMLDivElement, unknown>) => {
@@ -29,7 +37,8 @@ export function useGestures(frame: RefObject<HTMLDivElement | null>, root: RefOb
         view.getState().move({ x, y, k });
       });
     target.call(behaviour).on('dblclick.zoom', null);
-    const apply = (next: View) => target.call((selection) => behaviour.transform(selection, zoomIdentity.translate(next.x, next.y).scale(next.k)));
+    const apply = (next: View) =>
+      target.call((selection) => behaviour.transform(selection, zoomIdentity.translate(next.x, next.y).scale(next.k)));
     view.setState({ apply });
     const place = ({ x, y, k }: View) => root.current?.setAttribute('transform', `translate(${x} ${y}) scale(${k})`);
     const stop = view.subscribe(place);

@@ -21,10 +21,20 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
     else if (event.key === '-') zoom.by(1 / 1.25);
     else if (event.key === '0') zoom.fit();
-    else if (arrow && (event.ctrlKey || event.metaKey)) zoom.pan(arrow === 'left' ? 60 : arrow === 'right' ? -60 : 0, arrow === 'up' ? 60 : arrow === 'down' ? -60 : 0);
-    else if (arrow && event.altKey) return selected !== null && moveEntry(store, selected, ({ up: 'earlier', down: 'later', left: 'tierUp', right: 'tierDown' } as const)[arrow]);
+    else if (arrow && (event.ctrlKey || event.metaKey))
+      zoom.pan(arrow === 'left' ? 60 : arrow === 'right' ? -60 : 0, arrow === 'up' ? 60 : arrow === 'down' ? -60 : 0);
+    else if (arrow && event.altKey)
+      return (
+        selected !== null &&
+        moveEntry(
+          store,
+          selected,
+          ({ up: 'earlier', down: 'later', left: 'tierUp', right: 'tierDown' } as const)[arrow],
+        )
+      );
     else if (arrow) {
-      const next = selected === null ? (structure.ids[0] ?? null) : entryTowards(structure, selected, arrow, scene.direction);
+      const next =
+        selected === null ? (structure.ids[0] ?? null) : entryTowards(structure, selected, arrow, scene.direction);
       if (next !== null) select(next);
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });

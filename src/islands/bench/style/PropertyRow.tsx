@@ -7,14 +7,26 @@ type Value = BoxStyle[StyleProperty];
 export interface Row {
   readonly property: StyleProperty;
   readonly name: string;
-  readonly control: { readonly kind: 'colour' } | { readonly kind: 'number'; readonly least: number; readonly most: number; readonly step: number } | { readonly kind: 'choice'; readonly options: readonly [Value, string][] };
+  readonly control:
+    | { readonly kind: 'colour' }
+    | { readonly kind: 'number'; readonly least: number; readonly most: number; readonly step: number }
+    | { readonly kind: 'choice'; readonly options: readonly [Value, string][] };
 }
 
 const px = (least: number, most: number, step = 1): Row['control'] => ({ kind: 'number', least, most, step });
 const choice = (...options: [Value, string][]): Row['control'] => ({ kind: 'choice', options });
 
 export const rows: readonly Row[] = [
-  { property: 'shape', name: 'Box', control: choice(['square', 'square'], ['rounded', 'rounded corners'], ['cut', 'cut corners'], ['pill', 'round ends']) },
+  {
+    property: 'shape',
+    name: 'Box',
+    control: choice(
+      ['square', 'square'],
+      ['rounded', 'rounded corners'],
+      ['cut', 'cut corners'],
+      ['pill', 'round ends'],
+    ),
+  },
   { property: 'corner', name: 'Corner', control: px(0, 40) },
   { property: 'fill', name: 'Fill', control: { kind: 'colour' } },
   { property: 'text', name: 'Text', control: { kind: 'colour' } },
@@ -40,17 +52,40 @@ const origins: Record<Origin | 'several', string> = {
   several: 'several',
 };
 
-const scopeWords: Record<Scope['kind'], string> = { everything: 'everything', tier: 'this tier', role: 'this role', branch: 'this branch', this: 'only this' };
+const scopeWords: Record<Scope['kind'], string> = {
+  everything: 'everything',
+  tier: 'this tier',
+  role: 'this role',
+  branch: 'this branch',
+  this: 'only this',
+};
 
 /** One property: its value, where that comes from, and the way to hand it back. */
-export function PropertyRow({ row, explained, setHere, scope, onChange }: { row: Row; explained: Explained; setHere: boolean; scope: Scope; onChange: (value: Value | null) => void }) {
+export function PropertyRow({
+  row,
+  explained,
+  setHere,
+  scope,
+  onChange,
+}: {
+  row: Row;
+  explained: Explained;
+  setHere: boolean;
+  scope: Scope;
+  onChange: (value: Value | null) => void;
+}) {
   const { property, name } = row;
   return (
     <div className="grid min-h-9 grid-cols-[6rem_1fr_auto] items-center gap-2 border-b border-hair py-1">
       <label htmlFor={`style-${property}`}>{name}</label>
       <Control row={row} value={explained.value} onChange={onChange} />
       {setHere ? (
-        <button className="plain text-sm font-semibold text-moss" aria-label={`${name}: set for ${scopeWords[scope.kind]}; hand it back`} title="Hand it back" onClick={() => onChange(null)}>
+        <button
+          className="plain text-sm font-semibold text-moss"
+          aria-label={`${name}: set for ${scopeWords[scope.kind]}; hand it back`}
+          title="Hand it back"
+          onClick={() => onChange(null)}
+        >
           {scopeWords[scope.kind]} <RotateCcw size={13} aria-hidden="true" />
         </button>
       ) : (
@@ -66,7 +101,13 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
   if (control.kind === 'colour') {
     return (
       <span className="flex items-center gap-2">
-        <input id={id} type="color" className="h-7 w-9 border border-edge bg-raised p-0.5" value={typeof value === 'string' ? value : '#ffffff'} onChange={(event) => onChange(event.target.value)} />
+        <input
+          id={id}
+          type="color"
+          className="h-7 w-9 border border-edge bg-raised p-0.5"
+          value={typeof value === 'string' ? value : '#ffffff'}
+          onChange={(event) => onChange(event.target.value)}
+        />
         <span className="text-sm">{typeof value === 'string' ? value : 'several'}</span>
       </span>
     );
@@ -84,14 +125,20 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
         placeholder="several"
         onChange={(event) => {
           const next = event.target.valueAsNumber;
-          if (Number.isFinite(next) && next >= control.least && next <= control.most) onChange(property === 'details' ? Math.round(next) : next);
+          if (Number.isFinite(next) && next >= control.least && next <= control.most)
+            onChange(property === 'details' ? Math.round(next) : next);
         }}
       />
     );
   }
   const at = control.options.findIndex(([option]) => option === value);
   return (
-    <select id={id} className="field min-h-7 w-auto py-0" value={at} onChange={(event) => onChange(control.options[Number(event.target.value)]![0])}>
+    <select
+      id={id}
+      className="field min-h-7 w-auto py-0"
+      value={at}
+      onChange={(event) => onChange(control.options[Number(event.target.value)]![0])}
+    >
       {at < 0 && <option value={-1}>several</option>}
       {control.options.map(([option, words], i) => (
         <option key={String(option)} value={i}>

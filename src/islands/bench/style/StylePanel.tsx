@@ -18,7 +18,9 @@ export function StylePanel() {
   const explained = useMemo(() => explainStyle(diagram, structure, scope), [diagram, structure, scope]);
   const own = patchOf(diagram, scope);
   const set = (property: StyleProperty, value: BoxStyle[StyleProperty] | null) =>
-    store.getState().perform([{ kind: 'setStyle', scope, property, value }], { merge: `style:${JSON.stringify(scope)}:${property}` });
+    store
+      .getState()
+      .perform([{ kind: 'setStyle', scope, property, value }], { merge: `style:${JSON.stringify(scope)}:${property}` });
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
       <ScopeList />
@@ -26,7 +28,14 @@ export function StylePanel() {
       {explained ? (
         <section aria-label="Properties" className="mt-4">
           {rows.map((row) => (
-            <PropertyRow key={row.property} row={row} explained={explained[row.property]} setHere={own[row.property] !== undefined} scope={scope} onChange={(value) => set(row.property, value)} />
+            <PropertyRow
+              key={row.property}
+              row={row}
+              explained={explained[row.property]}
+              setHere={own[row.property] !== undefined}
+              scope={scope}
+              onChange={(value) => set(row.property, value)}
+            />
           ))}
           <Legibility fill={explained.fill} text={explained.text} />
         </section>
@@ -44,7 +53,17 @@ function TierName({ tier }: { tier: number }) {
   return (
     <label className="mt-3 grid grid-cols-[6rem_1fr] items-center gap-2">
       Called
-      <input className="field" value={name} placeholder={`Tier ${tier}`} maxLength={80} onChange={(event) => store.getState().perform([{ kind: 'setTier', tier, patch: { name: event.target.value || null } }], { merge: `tier-name:${tier}` })} />
+      <input
+        className="field"
+        value={name}
+        placeholder={`Tier ${tier}`}
+        maxLength={80}
+        onChange={(event) =>
+          store.getState().perform([{ kind: 'setTier', tier, patch: { name: event.target.value || null } }], {
+            merge: `tier-name:${tier}`,
+          })
+        }
+      />
     </label>
   );
 }
@@ -62,9 +81,22 @@ function Legibility({ fill, text }: { fill: Explained; text: Explained }) {
 
 const sample = (look: string) => {
   const entry = (id: string, parent: string | null) => createEntry({ id, name: 'Mmmm', parent, order: id });
-  const entries = [entry('a', null), entry('b', 'a'), entry('c', 'a'), entry('d', 'b'), entry('e', 'b'), entry('f', 'c'), entry('g', 'c')];
+  const entries = [
+    entry('a', null),
+    entry('b', 'a'),
+    entry('c', 'a'),
+    entry('d', 'b'),
+    entry('e', 'b'),
+    entry('f', 'c'),
+    entry('g', 'c'),
+  ];
   const diagram = createDiagram('org-chart', '');
-  return draw({ ...diagram, look, arrangement: { ...diagram.arrangement, lowest: 'row' }, entries: Object.fromEntries(entries.map((one) => [one.id, one])) }).scene;
+  return draw({
+    ...diagram,
+    look,
+    arrangement: { ...diagram.arrangement, lowest: 'row' },
+    entries: Object.fromEntries(entries.map((one) => [one.id, one])),
+  }).scene;
 };
 
 function Looks({ kindName }: { kindName: string }) {
@@ -81,16 +113,23 @@ function Looks({ kindName }: { kindName: string }) {
               aria-pressed={look.id === chosen}
               title={look.told}
               className={`block w-full border text-left hover:border-moss ${look.id === chosen ? 'border-moss outline-2 outline-moss' : 'border-edge'}`}
-              onPointerEnter={() => store.getState().tryOut(look.id === chosen ? null : [{ kind: 'setLook', look: look.id }])}
+              onPointerEnter={() =>
+                store.getState().tryOut(look.id === chosen ? null : [{ kind: 'setLook', look: look.id }])
+              }
               onPointerLeave={() => store.getState().tryOut(null)}
-              onFocus={(event) => event.currentTarget.matches(':focus-visible') && store.getState().tryOut([{ kind: 'setLook', look: look.id }])}
+              onFocus={(event) =>
+                event.currentTarget.matches(':focus-visible') &&
+                store.getState().tryOut([{ kind: 'setLook', look: look.id }])
+              }
               onBlur={() => store.getState().tryOut(null)}
               onClick={() => look.id !== chosen && store.getState().perform([{ kind: 'setLook', look: look.id }])}
             >
               <span className="block h-14 p-1" style={{ background: look.ground }}>
                 <Picture scene={samples[i]!} small label="" />
               </span>
-              <span className={`block px-1.5 py-0.5 text-sm ${look.id === chosen ? 'font-semibold' : ''}`}>{look.name}</span>
+              <span className={`block px-1.5 py-0.5 text-sm ${look.id === chosen ? 'font-semibold' : ''}`}>
+                {look.name}
+              </span>
             </button>
           </li>
         ))}

@@ -7,9 +7,14 @@ import { Refusal } from '../../../../server/refusal';
 
 export const GET: APIRoute = async ({ params, url, locals }) => {
   const format = url.searchParams.get('format') ?? '';
-  if (!isFormat(format)) throw new Refusal(400, `There is no format “${format.slice(0, 20)}”; there are ${Object.keys(formats).join(', ')}.`);
+  if (!isFormat(format))
+    throw new Refusal(
+      400,
+      `There is no format “${format.slice(0, 20)}”; there are ${Object.keys(formats).join(', ')}.`,
+    );
   const dotsPerInch = Number(url.searchParams.get('dpi') ?? 192);
-  if (!(dotsPerInch >= 24 && dotsPerInch <= 1200)) throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
+  if (!(dotsPerInch >= 24 && dotsPerInch <= 1200))
+    throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
   const { diagram } = await readDiagram(database(), locals.account!.id, params.id!);
   const { mime, write } = formats[format];
   const body = await written<Uint8Array | string>(() => write(diagram, draw(diagram).scene, { dotsPerInch }));

@@ -14,5 +14,7 @@ export const GET: APIRoute = async ({ params, locals, url }) => {
   const kept = url.searchParams.has('revision') ? 'private, max-age=31536000, immutable' : 'no-store';
   const { scene } = draw(diagram);
   const fontCss = Object.keys(diagram.entries).length > mostWithFonts ? '' : await embeddedFontCss(scene);
-  return new Response(svgOf(scene, { fontCss }), { headers: { 'content-type': 'image/svg+xml', 'cache-control': kept } });
+  return new Response(svgOf(scene, { fontCss }), {
+    headers: { 'content-type': 'image/svg+xml', 'cache-control': kept },
+  });
 };
