@@ -44,22 +44,23 @@ export function tidyTree(input: TidyTreeInput): Float64Array {
   return x;
 }
 
+/** Everything begins as 0, and 0 says what holds for a leaf, so that leaves cost nothing but their place. */
 interface Workspace {
   /** Centre of a node relative to its parent's; while siblings are placed, relative to the first of them. */
   readonly offset: Float64Array;
   /** Levels below the node. */
   readonly height: Int32Array;
-  /** Next node of the left and right contour below a leaf, −1 for none, and its centre relative to the leaf's. */
+  /** Next node of the left and right contour below each node (0 for none: the first root is below nobody), and its centre relative to the node's. */
   readonly nextLeft: Int32Array;
   readonly nextLeftOffset: Float64Array;
   readonly nextRight: Int32Array;
   readonly nextRightOffset: Float64Array;
-  /** Lowest node of each contour of the subtree, and its centre relative to the node's. */
+  /** Lowest node of each contour of the subtree (0 for the node itself), and its centre relative to the node's. */
   readonly lowLeft: Int32Array;
   readonly lowLeftOffset: Float64Array;
   readonly lowRight: Int32Array;
   readonly lowRightOffset: Float64Array;
-  /** Among the siblings before this one, the nearest that is higher than all from it up to this one; −1 for none. */
+  /** Among the siblings before this one, the nearest that is higher than all from it up to this one, plus 1; 0 for none. */
   readonly higher: Int32Array;
   readonly shift: Float64Array;
   readonly change: Float64Array;
@@ -91,27 +92,25 @@ function workspace(n: number): Workspace {
  */
 function pass(input: TidyTreeInput, work: Workspace, step: 1 | -1, x: Float64Array): boolean {
   const { first, count, roots } = input;
-  const { offset, height, nextLeft, nextRight, lowLeft, lowRight, lowLeftOffset, lowRightOffset } = work;
+  const { offset, height, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
+  const { lowLeft, lowRight, lowLeftOffset, lowRightOffset } = work;
   const n = first.length;
-  work.shift.fill(0);
-  work.change.fill(0);
+  if (step === -1) clear(work);
   let shared = false;
   for (let v = n - 1; v >= 0; v--) {
     const k = count[v]!;
-    if (k === 0) {
-      height[v] = 0;
-      nextLeft[v] = nextRight[v] = -1;
-      lowLeft[v] = lowRight[v] = v;
-      lowLeftOffset[v] = lowRightOffset[v] = 0;
-      continue;
-    }
+    if (k === 0) continue;
     const start = step === 1 ? first[v]! : first[v]! + k - 1;
     const end = start + step * (k - 1);
     if (placeSiblings(input, work, start, k, step)) shared = true;
     height[v] = height[tallest(work, end)]! + 1;
-    lowLeft[v] = lowLeft[start]!;
+    nextLeft[v] = start;
+    nextLeftOffset[v] = offset[start]!;
+    nextRight[v] = end;
+    nextRightOffset[v] = offset[end]!;
+    lowLeft[v] = lowLeft[start]! || start;
     lowLeftOffset[v] = lowLeftOffset[start]! + offset[start]!;
-    lowRight[v] = lowRight[end]!;
+    lowRight[v] = lowRight[end]! || end;
     lowRightOffset[v] = lowRightOffset[end]! + offset[end]!;
   }
   const start = step === 1 ? 0 : roots - 1;
@@ -124,27 +123,35 @@ function pass(input: TidyTreeInput, work: Workspace, step: 1 | -1, x: Float64Arr
   return shared;
 }
 
+function clear(work: Workspace): void {
+  for (const array of Object.values(work) as (Int32Array | Float64Array)[]) array.fill(0);
+}
+
 /** The highest of the siblings up to `last`: the end of its chain of higher ones. Each link is walked once per parent. */
 function tallest(work: Workspace, last: number): number {
   let at = last;
-  while (work.higher[at]! >= 0) at = work.higher[at]!;
+  while (work.higher[at]! > 0) at = work.higher[at]! - 1;
   return at;
 }
 
 /** Sets `offset` of `k` siblings from `start` on, relative to the middle of their span. */
 function placeSiblings(input: TidyTreeInput, work: Workspace, start: number, k: number, step: 1 | -1): boolean {
   const { offset, height, higher, shift, change } = work;
-  const { breadth } = input;
+  const { breadth, siblingGap } = input;
   offset[start] = 0;
-  higher[start] = -1;
   let shared = false;
   for (let i = 1, c = start; i < k; i++) {
     const before = c;
     c += step;
+    if (height[c] === 0 && height[before] === 0 && higher[before] === 0) {
+      // Leaves after nothing but leaves: there is no contour to walk down.
+      offset[c] = offset[before]! + (breadth[before]! + breadth[c]!) / 2 + siblingGap;
+      continue;
+    }
     if (separate(input, work, start, before, c, step)) shared = true;
     let at = before;
-    while (at >= 0 && height[at]! <= height[c]!) at = higher[at]!;
-    higher[c] = at;
+    while (at >= 0 && height[at]! <= height[c]!) at = higher[at]! - 1;
+    higher[c] = at + 1;
   }
   const end = start + step * (k - 1);
   if (shared) {
@@ -173,7 +180,7 @@ function separate(
   c: number,
   step: 1 | -1,
 ): boolean {
-  const { first, count, breadth, branchGap } = input;
+  const { breadth, branchGap } = input;
   const { offset, height, higher, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
   let left = before;
   let leftAt = offset[before]!;
@@ -183,24 +190,12 @@ function separate(
   let toucher = before;
   let shared = false;
   for (let depth = 1; ; depth++) {
-    const nextL = step === 1 ? rightChild(first, count, left) : leftChild(first, count, left);
-    if (nextL >= 0) {
-      leftAt += offset[nextL]!;
-      left = nextL;
-    } else {
-      leftAt += nextRightOffset[left]!;
-      left = nextRight[left]!;
-    }
-    const nextR = step === 1 ? leftChild(first, count, right) : rightChild(first, count, right);
-    if (nextR >= 0) {
-      rightAt += offset[nextR]!;
-      right = nextR;
-    } else {
-      rightAt += nextLeftOffset[right]!;
-      right = nextLeft[right]!;
-    }
-    if (left < 0 || right < 0) break;
-    while (height[toucher]! < depth) toucher = higher[toucher]!;
+    leftAt += nextRightOffset[left]!;
+    left = nextRight[left]!;
+    rightAt += nextLeftOffset[right]!;
+    right = nextLeft[right]!;
+    if (left === 0 || right === 0) break;
+    while (height[toucher]! < depth) toucher = higher[toucher]! - 1;
     const push = leftAt + (breadth[left]! + breadth[right]!) / 2 + branchGap - rightAt;
     if (push > 0) {
       rightAt += push;
@@ -216,10 +211,6 @@ function separate(
   return shared;
 }
 
-const leftChild = (first: Int32Array, count: Int32Array, v: number): number => (count[v]! > 0 ? first[v]! : -1);
-const rightChild = (first: Int32Array, count: Int32Array, v: number): number =>
-  count[v]! > 0 ? first[v]! + count[v]! - 1 : -1;
-
 /** Notes that the siblings between `toucher` and `c` share the room that `push` opened, in equal parts. */
 function shareOut(work: Workspace, toucher: number, c: number, push: number, step: 1 | -1): void {
   const { shift, change } = work;
@@ -229,7 +220,7 @@ function shareOut(work: Workspace, toucher: number, c: number, push: number, ste
   change[c]! -= push - part;
 }
 
-/** Whichever side is deeper, the contour of the joined siblings goes on in it. `left` and `right` are −1 where a contour has ended. */
+/** Whichever side is deeper, the contour of the joined siblings goes on in it. `left` and `right` are 0 where a contour has ended. */
 function thread(
   work: Workspace,
   start: number,
@@ -251,17 +242,17 @@ function thread(
     nextRight,
     nextRightOffset,
   } = work;
-  if (left < 0 && right >= 0) {
-    const low = lowLeft[start]!;
+  if (left === 0 && right > 0) {
+    const low = lowLeft[start]! || start;
     nextLeft[low] = right;
     nextLeftOffset[low] = rightAt - offset[start]! - lowLeftOffset[start]!;
-    lowLeft[start] = lowLeft[c]!;
+    lowLeft[start] = lowLeft[c]! || c;
     lowLeftOffset[start] = offset[c]! + lowLeftOffset[c]! - offset[start]!;
-  } else if (left >= 0 && right < 0) {
-    const low = lowRight[c]!;
+  } else if (left > 0 && right === 0) {
+    const low = lowRight[c]! || c;
     nextRight[low] = left;
     nextRightOffset[low] = leftAt - offset[c]! - lowRightOffset[c]!;
-    lowRight[c] = lowRight[before]!;
+    lowRight[c] = lowRight[before]! || before;
     lowRightOffset[c] = offset[before]! + lowRightOffset[before]! - offset[c]!;
   }
 }

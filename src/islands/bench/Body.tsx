@@ -51,10 +51,10 @@ export function Body() {
   return (
     <div className="flex h-dvh flex-col overflow-hidden">
       <Head />
-      <div className="flex min-h-0 flex-1 flex-col-reverse md:flex-row">
+      <main className="flex min-h-0 flex-1 flex-col-reverse md:flex-row">
         <SidePanel />
         <Stage />
-      </div>
+      </main>
       <Foot />
       <Notices />
       <RemoveDialog />

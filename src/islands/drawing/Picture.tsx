@@ -20,8 +20,9 @@ export const Picture = memo(function Picture({
     <svg
       viewBox={`${inner.x} ${inner.y} ${inner.width} ${inner.height}`}
       className="drawing h-full w-full"
-      role="img"
-      aria-label={label}
+      role={label ? 'img' : undefined}
+      aria-label={label || undefined}
+      aria-hidden={label ? undefined : true}
     >
       {small ? (
         <Outline groups={scene.groups} square={false} />

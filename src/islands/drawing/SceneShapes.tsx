@@ -61,7 +61,7 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
     <g
       transform={`translate(${group.x} ${group.y})`}
       data-entry={group.stands.for === 'entry' ? group.stands.id : undefined}
-      role={group.label ? 'listitem' : undefined}
+      role={group.label ? (group.stands.for === 'note' ? 'img' : 'listitem') : undefined}
       aria-label={group.label || undefined}
       aria-hidden={group.label ? undefined : true}
     >

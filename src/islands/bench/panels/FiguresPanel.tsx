@@ -53,6 +53,7 @@ export function FiguresPanel() {
       <div aria-hidden="true" style={{ height: figures.tiers.length * 30 + 10 }}>
         <ResponsiveContainer width="100%" height="100%">
           <BarChart
+            accessibilityLayer={false}
             layout="vertical"
             data={figures.tiers.map((tier) => ({ ...tier, label: roman(tier.tier) }))}
             margin={{ right: 34, left: 0 }}
@@ -118,7 +119,7 @@ export function FiguresPanel() {
           <h2 className="label mb-1 font-sans">Spans of control: managers by number of direct reports</h2>
           <div aria-hidden="true" className="h-36">
             <ResponsiveContainer width="100%" height="100%">
-              <BarChart data={[...spans.counts]} margin={{ top: 16, left: 0, right: 0 }}>
+              <BarChart accessibilityLayer={false} data={[...spans.counts]} margin={{ top: 16, left: 0, right: 0 }}>
                 <XAxis dataKey="span" {...axis} />
                 <YAxis hide />
                 <Bar dataKey="managers" fill="var(--moss)" isAnimationActive={false}>

@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import { chromium as browsers, type Page } from '@playwright/test';
+import { chromium } from '../e2e/browser';
+import { Server } from '../e2e/server';
+import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { organisation } from './trees';
+
+interface Spread {
+  readonly median: number;
+  readonly p95: number;
+}
+function spread(times: number[]): Spread {
+  const sorted = [...times].sort((a, b) => a - b);
+  return { median: sorted[Math.floor(sorted.length / 2)]!, p95: sorted[Math.floor(sorted.length * 0.95)]! };
+}
+const words = ({ median, p95 }: Spread): string =>
+  `median ${median.toFixed(1)} ms, 95th percentile ${p95.toFixed(1)} ms`;
+
+/**
+ * From a key in the name cell to the frame with the new drawing: the time from the input event to the second animation frame callback
+ * after it, less the wait for the first one, would flatter; so the whole span from event to a task after the next paint is taken.
+ */
+async function typing(page: Page, keys: string): Promise<Spread> {
+  await page.evaluate(() => {
+    const times: number[] = [];
+    Object.assign(window, { times });
+    document.addEventListener(
+      'input',
+      () => {
+        const at = performance.now();
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => times.push(performance.now() - at);
+          channel.port2.postMessage(null);
+        });
+      },
+      true,
+    );
+  });
+  for (const key of keys) {
+    await page.keyboard.type(key);
+    await page.waitForTimeout(40);
+  }
+  await page.waitForTimeout(300);
+  return spread(await page.evaluate(() => (window as unknown as { times: number[] }).times));
+}
+
+/** Time between animation frames while the wheel turns over the drawing. */
+async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<Spread> {
+  await page.evaluate(() => {
+    const spans: number[] = [];
+    let before = performance.now();
+    const tick = (now: number) => {
+      spans.push(now - before);
+      before = now;
+      requestAnimationFrame(tick);
+    };
+    Object.assign(window, { spans });
+    requestAnimationFrame(tick);
+  });
+  for (let i = 0; i < 60; i++) await turn(i);
+  return spread(await page.evaluate(() => (window as unknown as { spans: number[] }).spans.splice(0).slice(2)));
+}
+
+/** Measures the Bench in Chromium on the built application; needs TEST_DATABASE_URL, as scripts/bench-browser.sh sets it. */
+export async function measureBrowser(): Promise<void> {
+  if (!process.env.TEST_DATABASE_URL) throw new Error('TEST_DATABASE_URL is not set; run scripts/bench-browser.sh.');
+  const server = await Server.start();
+  const browser = await browsers.launch(chromium);
+  const page = await browser.newPage({ baseURL: server.address, viewport: { width: 1280, height: 800 } });
+  await page.goto('/sign-in');
+  const account = { name: 'Bench', email: `${randomUUID()}@brackwater.example`, password: 'tide-table-1' };
+  await page.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
+  console.log('\nThe Bench in Chromium\n');
+  for (const n of [500, 5000]) {
+    const names = [
+      'Maëlle Adeyemi',
+      'Tomasz Wieczorek',
+      'Inés Okoro',
+      'Bao Lindqvist',
+      'Hana Petrović',
+      'Noor van der Veen',
+      'Arjun Sundaram',
+    ];
+    const diagram = diagramFromParents([...organisation(n).parent], (i) => names[i % names.length]!);
+    const id = randomUUID();
+    await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
+    await page.goto(`/diagrams/${id}`);
+    await page.getByTestId('stage').waitFor();
+    await page.waitForTimeout(1500);
+    const cell = page.getByRole('textbox', { name: /^Name, line 12,/ });
+    await cell.click();
+    await page.keyboard.press('End');
+    console.log(
+      `${n} entries, whole sheet in view, typing a name: ${words(await typing(page, ' of the saltmarsh and the tidal creek'))}`,
+    );
+    const box = (await page.getByTestId('stage').boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    console.log(
+      `${n} entries, zooming in and out: frames ${words(
+        await frames(page, async (i) => {
+          await page.mouse.wheel(0, i < 30 ? -120 : 120);
+          await page.waitForTimeout(16);
+        }),
+      )}`,
+    );
+    for (let i = 0; i < 18; i++) await page.mouse.wheel(0, -160);
+    await cell.click();
+    await page.waitForTimeout(500);
+    console.log(
+      `${n} entries, zoomed in, typing a name: ${words(await typing(page, ' and the shingle spit beyond it'))}`,
+    );
+    await page.mouse.move(box.x + 20, box.y + 20);
+    await page.mouse.down();
+    console.log(
+      `${n} entries, zoomed in, panning: frames ${words(
+        await frames(page, async (i) => {
+          await page.mouse.move(box.x + 20 + i * 10, box.y + 20 + i * 6);
+        }),
+      )}, ${await page.locator('[data-testid=stage] [data-entry]').count()} entries in the document`,
+    );
+    await page.mouse.up();
+  }
+  await browser.close();
+  await server.kill('SIGTERM');
+}

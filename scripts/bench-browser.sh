@@ -1,0 +1,13 @@
+#!/usr/bin/env bash
+# npm run bench, with the Bench in Chromium measured too, on a throw-away cluster.
+set -euo pipefail
+here=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+cd "$here"
+scripts/install.sh debian postgresql chromium
+scripts/install.sh packages
+mkdir -p .test
+scripts/build.sh "$here/.test/dist"
+TEST_DATABASE_URL=$(scripts/cluster.sh start "$here/.test/postgres" throw-away)
+export TEST_DATABASE_URL
+trap 'scripts/cluster.sh stop "$here/.test/postgres"' EXIT
+node_modules/.bin/tsx bench/run.ts browser
