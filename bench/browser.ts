@@ -47,17 +47,13 @@ async function typing(page: Page, keys: string): Promise<Spread> {
 
 /** Time between animation frames while the wheel turns over the drawing. */
 async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<Spread> {
-  await page.evaluate(() => {
-    const spans: number[] = [];
+  // As text: a compiled function would carry helpers that the page does not have.
+  await page.evaluate(`
+    window.spans = [];
     let before = performance.now();
-    const tick = (now: number) => {
-      spans.push(now - before);
-      before = now;
-      requestAnimationFrame(tick);
-    };
-    Object.assign(window, { spans });
+    const tick = (now) => { window.spans.push(now - before); before = now; requestAnimationFrame(tick); };
     requestAnimationFrame(tick);
-  });
+  `);
   for (let i = 0; i < 60; i++) await turn(i);
   return spread(await page.evaluate(() => (window as unknown as { spans: number[] }).spans.splice(0).slice(2)));
 }

@@ -70,32 +70,48 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
   );
 });
 
-const moved = (d: string, x: number, y: number): string =>
-  d.replace(
-    /(-?[\d.]+) (-?[\d.]+)/g,
-    (_, a: string, b: string) => `${Math.round((Number(a) + x) * 10) / 10} ${Math.round((Number(b) + y) * 10) / 10}`,
-  );
+interface Flat {
+  readonly fill: string;
+  readonly stroke: string;
+  readonly d: string;
+}
+const flats = new WeakMap<SceneGroup, Flat | null>();
+
+/** The box of a group as one piece of path in drawing coordinates; kept per group, which never changes in place. */
+function flatBox(group: SceneGroup, square: boolean): Flat | null {
+  let flat = flats.get(group);
+  if (flat === undefined) {
+    const box = group.children.find((primitive) => primitive.type === 'box');
+    const placed = box && {
+      ...box,
+      shape: square ? ('square' as const) : box.shape,
+      x: group.x + box.x,
+      y: group.y + box.y,
+    };
+    flat = placed ? { fill: placed.fill, stroke: placed.stroke, d: boxOutline(placed) } : null;
+    flats.set(group, flat);
+  }
+  return flat;
+}
 
 /** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
 export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
   const byFill = new Map<string, { fill: string; stroke: string; d: string[] }>();
   const lines = new Map<string, string[]>();
-  for (const { x, y, children } of groups) {
-    for (const primitive of children) {
-      if (primitive.type === 'path') {
-        const known = lines.get(primitive.stroke);
-        if (known) known.push(primitive.d);
-        else lines.set(primitive.stroke, [primitive.d]);
-      }
-      if (primitive.type !== 'box') continue;
-      const key = primitive.fill + primitive.stroke;
-      let shelf = byFill.get(key);
-      if (!shelf) byFill.set(key, (shelf = { fill: primitive.fill, stroke: primitive.stroke, d: [] }));
-      shelf.d.push(
-        square
-          ? `M${x} ${y}h${primitive.width}v${primitive.height}h${-primitive.width}Z`
-          : moved(boxOutline(primitive), x, y),
-      );
+  for (const group of groups) {
+    const box = flatBox(group, square);
+    if (box) {
+      const key = box.fill + box.stroke;
+      const shelf = byFill.get(key);
+      if (shelf) shelf.d.push(box.d);
+      else byFill.set(key, { fill: box.fill, stroke: box.stroke, d: [box.d] });
+      continue;
+    }
+    for (const primitive of group.children) {
+      if (primitive.type !== 'path') continue;
+      const known = lines.get(primitive.stroke);
+      if (known) known.push(primitive.d);
+      else lines.set(primitive.stroke, [primitive.d]);
     }
   }
   return (

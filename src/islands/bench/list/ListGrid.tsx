@@ -1,6 +1,6 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { childrenOf, isUnder, moveTo, moveUnder } from '../../../core/edit';
 import { kindOf } from '../../../core/kind';
 import { useBench, useParts } from '../context';
@@ -9,38 +9,19 @@ import { ListRow, rowHeight } from './ListRow';
 
 type Drop = { readonly id: string; readonly where: 'before' | 'under' | 'after' };
 
-/** The outline grid. Only the lines in view are in the document. */
+/** The outline grid. Dragging stands around the lines, which are drawn anew without it. */
 export function ListGrid() {
   const { store } = useParts();
-  const structure = useBench((state) => state.drawn.structure);
-  const entries = useBench((state) => state.diagram.entries);
-  const kind = useBench((state) => state.diagram.kind);
-  const focus = useBench((state) => state.focus);
-  const selected = useBench((state) => state.selected);
   const frame = useRef<HTMLDivElement>(null);
   const [moving, setMoving] = useState<string | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const rows = useVirtualizer({
-    count: structure.outline.length,
-    getScrollElement: () => frame.current,
-    estimateSize: () => rowHeight,
-    overscan: 12,
-  });
-  const columns = ['Name', ...kindOf(kind).detailColumns];
-
-  const wanted = focus?.entry ?? selected;
-  useEffect(() => {
-    if (wanted === null) return;
-    const { structure: now } = store.getState().drawn;
-    const at = now.outline.indexOf(now.index.get(wanted) ?? -1);
-    if (at >= 0) rows.scrollToIndex(at);
-  }, [wanted, focus, rows, store]);
 
   function over(event: DragMoveEvent): Drop | null {
     const box = frame.current?.getBoundingClientRect();
     const start = event.activatorEvent as PointerEvent;
     if (!box || !frame.current) return null;
+    const { structure } = store.getState().drawn;
     const y = start.clientY + event.delta.y - box.top + frame.current.scrollTop;
     const line = Math.floor(y / rowHeight);
     const index = structure.outline[line];
@@ -79,52 +60,81 @@ export function ListGrid() {
       onDragEnd={end}
       onDragCancel={() => (setMoving(null), setDrop(null))}
     >
-      <div
-        ref={frame}
-        className="min-h-0 flex-1 overflow-auto border-t border-hair"
-        role="treegrid"
-        aria-label="List"
-        aria-rowcount={structure.outline.length + 1}
-        aria-colcount={columns.length}
-      >
-        <div role="row" className="sticky top-0 z-[5] h-0 overflow-hidden" aria-rowindex={1}>
-          {columns.map((column) => (
-            <span key={column} role="columnheader">
-              {column}
-            </span>
-          ))}
-        </div>
-        <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
-          {rows.getVirtualItems().map((item) => {
-            const index = structure.outline[item.index]!;
-            const id = structure.ids[index]!;
-            const entry = entries[id];
-            return (
-              entry && (
-                <ListRow
-                  key={id}
-                  entry={entry}
-                  top={item.start}
-                  line={item.index}
-                  tier={structure.tier[index]!}
-                  columns={columns}
-                  selected={selected === id}
-                  focusColumn={focus?.entry === id ? focus : null}
-                  drop={drop?.id === id && moving !== id ? drop.where : null}
-                />
-              )
-            );
-          })}
-        </div>
-        {structure.outline.length === 0 && (
-          <p className="p-4 text-muted">
-            The list is empty. Choose <strong>Add next</strong>, or paste lines into <strong>As text</strong>.
-          </p>
-        )}
-      </div>
+      <Lines frame={frame} drop={drop?.id === moving ? null : drop} />
       <DragOverlay dropAnimation={null}>
         {moving && <p className="w-64 border border-moss bg-paper px-2 py-1 text-sm">{words()}</p>}
       </DragOverlay>
     </DndContext>
+  );
+}
+
+/** Only the lines in view are in the document. */
+function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop: Drop | null }) {
+  const { store } = useParts();
+  const structure = useBench((state) => state.drawn.structure);
+  const entries = useBench((state) => state.diagram.entries);
+  const kind = useBench((state) => state.diagram.kind);
+  const focus = useBench((state) => state.focus);
+  const selected = useBench((state) => state.selected);
+  const rows = useVirtualizer({
+    count: structure.outline.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => rowHeight,
+    overscan: 8,
+  });
+  const columns = useMemo(() => ['Name', ...kindOf(kind).detailColumns], [kind]);
+
+  const wanted = focus?.entry ?? selected;
+  useEffect(() => {
+    if (wanted === null) return;
+    const { structure: now } = store.getState().drawn;
+    const at = now.outline.indexOf(now.index.get(wanted) ?? -1);
+    if (at >= 0) rows.scrollToIndex(at);
+  }, [wanted, focus, rows, store]);
+
+  return (
+    <div
+      ref={frame}
+      className="min-h-0 flex-1 overflow-auto border-t border-hair"
+      role="treegrid"
+      aria-label="List"
+      aria-rowcount={structure.outline.length + 1}
+      aria-colcount={columns.length}
+    >
+      <div role="row" className="sticky top-0 z-[5] h-0 overflow-hidden" aria-rowindex={1}>
+        {columns.map((column) => (
+          <span key={column} role="columnheader">
+            {column}
+          </span>
+        ))}
+      </div>
+      <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map((item) => {
+          const index = structure.outline[item.index]!;
+          const id = structure.ids[index]!;
+          const entry = entries[id];
+          return (
+            entry && (
+              <ListRow
+                key={id}
+                entry={entry}
+                top={item.start}
+                line={item.index}
+                tier={structure.tier[index]!}
+                columns={columns}
+                selected={selected === id}
+                focusColumn={focus?.entry === id ? focus : null}
+                drop={drop?.id === id ? drop.where : null}
+              />
+            )
+          );
+        })}
+      </div>
+      {structure.outline.length === 0 && (
+        <p className="p-4 text-muted">
+          The list is empty. Choose <strong>Add next</strong>, or paste lines into <strong>As text</strong>.
+        </p>
+      )}
+    </div>
   );
 }

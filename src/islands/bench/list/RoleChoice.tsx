@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { childrenOf, type Command } from '../../../core/edit';
 import { kindOf } from '../../../core/kind';
 import { newId } from '../../shared/ids';
@@ -14,9 +15,6 @@ export function RoleChoice() {
   const shown = kind.detailColumns.length;
   const further = entry.details.slice(shown).join('; ');
   const link = Object.values(diagram.links).find((one) => one.from === entry.id);
-  const others = Object.values(diagram.entries)
-    .filter((one) => one.id !== entry.id && one.id !== entry.parent && one.name !== '')
-    .sort((a, b) => a.name.localeCompare(b.name));
   const hasReports = childrenOf(diagram, entry.id).length > 0;
 
   const setFurther = (text: string) => {
@@ -72,19 +70,52 @@ export function RoleChoice() {
         onChange={(event) => setFurther(event.target.value)}
       />
       <label htmlFor="side">Side link to</label>
-      <select
-        id="side"
-        className="field min-h-7 py-0"
-        value={link?.to ?? ''}
-        onChange={(event) => setLink(event.target.value)}
-      >
-        <option value="">nobody</option>
-        {others.slice(0, 3000).map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.name}
-          </option>
-        ))}
-      </select>
+      <SideLink entry={entry.id} parent={entry.parent} to={link?.to ?? null} onChange={setLink} />
     </section>
+  );
+}
+
+const collator = new Intl.Collator();
+const mostChoices = 3000;
+
+/** The choice of a second superior; the names are gathered only once the choice is turned to. */
+function SideLink({
+  entry,
+  parent,
+  to,
+  onChange,
+}: {
+  entry: string;
+  parent: string | null;
+  to: string | null;
+  onChange: (to: string) => void;
+}) {
+  const { store } = useParts();
+  const chosen = useBench((state) => (to === null ? '' : (state.diagram.entries[to]?.name ?? '')));
+  const [choices, setChoices] = useState<readonly { id: string; name: string }[]>([]);
+  const gather = () => {
+    const others = Object.values(store.getState().diagram.entries).filter(
+      (one) => one.id !== entry && one.id !== parent && one.id !== to && one.name !== '',
+    );
+    setChoices(others.sort((a, b) => collator.compare(a.name, b.name)).slice(0, mostChoices));
+  };
+  return (
+    <select
+      id="side"
+      className="field min-h-7 py-0"
+      value={to ?? ''}
+      onFocus={gather}
+      onPointerDown={() => choices.length === 0 && gather()}
+      onBlur={() => setChoices([])}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      <option value="">nobody</option>
+      {to !== null && <option value={to}>{chosen}</option>}
+      {choices.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
+    </select>
   );
 }
