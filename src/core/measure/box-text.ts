@@ -3,7 +3,7 @@ import { sansFace, type Face } from './face';
 import { capHeightOf, runsOf, type Run } from './measure';
 import { wrap } from './wrap';
 
-/** One set line, its baseline and middle relative to the middle of the text block. CSS px. */
+/** One set line, its baseline and middle relative to the middle of all its lines. CSS px. */
 export interface SetLine {
   readonly runs: readonly Run[];
   readonly face: Face;
@@ -15,7 +15,7 @@ export interface SetLine {
 
 export interface BoxText {
   readonly lines: readonly SetLine[];
-  /** Size of the text block without padding, CSS px. */
+  /** Size of all lines without padding, CSS px. */
   readonly width: number;
   readonly height: number;
 }
