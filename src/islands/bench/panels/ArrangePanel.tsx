@@ -105,7 +105,7 @@ function Spacings() {
           <span>{name}</span>
           <input
             type="range"
-            className="accent-moss"
+            className="min-w-0 accent-moss"
             min={least}
             max={most}
             step={step}
@@ -134,7 +134,7 @@ function SheetChoice() {
       <label className="grid grid-cols-[9.5rem_1fr] items-center gap-2">
         Size
         <select
-          className="field"
+          className="field min-w-0"
           value={sheet.size}
           onChange={(event) => set({ size: event.target.value as Sheet['size'] })}
         >
@@ -153,7 +153,7 @@ function SheetChoice() {
               <label key={orientation} className="flex items-center gap-1.5">
                 <input
                   type="radio"
-                  className="accent-moss"
+                  className="min-w-0 accent-moss"
                   name="orientation"
                   checked={sheet.orientation === orientation}
                   onChange={() => set({ orientation })}
@@ -168,7 +168,7 @@ function SheetChoice() {
         <span>Free edge</span>
         <input
           type="range"
-          className="accent-moss"
+          className="min-w-0 accent-moss"
           min={0}
           max={120}
           value={sheet.margin}
