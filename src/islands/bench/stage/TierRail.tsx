@@ -86,7 +86,9 @@ function Band({
           <span className="text-sm text-muted">{band.count}</span>
         </span>
         {size > 34 && (
-          <span className={`block pr-1 text-[12px] leading-tight text-muted ${down && size > 52 ? '' : 'truncate'}`}>{name}</span>
+          <span className={`block pr-1 text-[12px] leading-tight text-muted ${down && size > 52 ? '' : 'truncate'}`}>
+            {name}
+          </span>
         )}
       </span>
       <span
