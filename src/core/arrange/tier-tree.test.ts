@@ -72,7 +72,11 @@ describe('the arrangement on tiers', () => {
     expect(edges.map(([x]) => x)).toEqual([layout.x[1], layout.x[1], layout.x[1]]);
     expect(edges.map(([, y]) => y).sort((a, b) => a! - b!)).toEqual([1, 2, 3].map((i) => layout.y[i]! + 15));
   });
-  it('only the lowest tier stands in columns', () => {
+  it('only reports of whom none leads others stand in a column, on whatever tier; the next tier begins below it', () => {
+    const uneven = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 2, 2, 5], { lowest: 'column' }));
+    expect(uneven.x[3]).toBe(uneven.x[4]);
+    expect(uneven.y[5]).toBe(uneven.y[6]);
+    expect(uneven.y[7]!).toBeGreaterThanOrEqual(uneven.y[4]! + 30 + 40);
     const layout = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 1], { lowest: 'column' }));
     expect(layout.y[1]).toBe(layout.y[2]);
     expect(layout.x[1]).not.toBe(layout.x[2]);

@@ -13,7 +13,7 @@ export interface TierTreeInput {
   /** 1 for an entry without children that stands beside the line below its parent. */
   readonly beside: Uint8Array;
   readonly direction: 'down' | 'right';
-  /** `column`: in a top-down drawing the children of one parent in the lowest tier stand below each other. */
+  /** `column`: in a top-down drawing the children of one parent stand below each other where none of them has children. */
   readonly lowest: 'row' | 'column';
   readonly siblingGap: number;
   readonly branchGap: number;
@@ -83,7 +83,6 @@ interface Shape {
 interface Depths {
   /** `start`: of the band with its strip; `rowStart`: of the boxes; `bus`: the line that joins the boxes of one parent. */
   readonly tiers: readonly { start: number; rowStart: number; end: number; bus: number; strip: boolean }[];
-  readonly columns: boolean;
 }
 
 function regularChildren(input: TierTreeInput, i: number): number[] {
@@ -98,6 +97,13 @@ function besideChildren(input: TierTreeInput, i: number): number[] {
   return list;
 }
 
+/** In a top-down drawing with columns: the reports of a manager of whom none leads others, two or more of them. */
+function standsInColumn(input: TierTreeInput, i: number): boolean {
+  if (input.lowest !== 'column' || input.direction !== 'down') return false;
+  const kids = regularChildren(input, i);
+  return kids.length > 1 && kids.every((c) => input.count[c] === 0);
+}
+
 const columnStep = (input: TierTreeInput): number => Math.max(6, input.siblingGap * 0.75);
 
 function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
@@ -105,24 +111,17 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
   const tierTotal = n === 0 ? 0 : input.tier[n - 1]!;
   const size = new Float64Array(tierTotal);
   const strip = new Float64Array(tierTotal);
-  let lowestRegular = 0;
   for (let i = 0; i < n; i++) {
     const t = input.tier[i]! - 1;
-    if (input.beside[i] === 0) {
-      size[t] = Math.max(size[t]!, along[i]!);
-      lowestRegular = Math.max(lowestRegular, t);
-    }
+    if (input.beside[i] === 0) size[t] = Math.max(size[t]!, along[i]!);
   }
-  const columns =
-    input.lowest === 'column' && input.direction === 'down' && lowestRegular > 0 && lowestRegular === tierTotal - 1;
   for (let i = 0; i < n; i++) {
     const t = input.tier[i]!;
     if (input.count[i] === 0) continue;
     strip[t] = Math.max(strip[t]!, stripDepth(besideChildren(input, i), along));
-    if (columns && t === tierTotal - 1) {
+    if (standsInColumn(input, i)) {
       const kids = regularChildren(input, i);
-      const total = kids.reduce((sum, c) => sum + along[c]!, 0) + Math.max(0, kids.length - 1) * columnStep(input);
-      size[t] = Math.max(size[t]!, total);
+      size[t] = Math.max(size[t]!, kids.reduce((sum, c) => sum + along[c]!, 0) + (kids.length - 1) * columnStep(input));
     }
   }
   const tiers: { start: number; rowStart: number; end: number; bus: number; strip: boolean }[] = [];
@@ -136,7 +135,7 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
     at = rowStart + size[t]!;
     tiers.push({ start, rowStart, end: at, bus, strip: hasStrip });
   }
-  return { tiers, columns };
+  return { tiers };
 }
 
 /** Assistants stand in pairs, pair below pair. */
@@ -173,7 +172,7 @@ function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths)
     const below = input.tier[i]!;
     if (what[node] !== 'column' && input.count[i]! > 0) {
       if (what[node] === 'entry' && depths.tiers[below]!.strip) push('strip', i, stripBreadth(input, across, i));
-      else pushChildren(input, across, depths, i, push);
+      else pushChildren(input, across, i, push);
     }
     count[node] = what.length - first[node]!;
   }
@@ -192,12 +191,11 @@ function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths)
 function pushChildren(
   input: TierTreeInput,
   across: Float64Array,
-  depths: Depths,
   i: number,
   push: (kind: 'entry' | 'column', i: number, size: number) => void,
 ): void {
   const kids = regularChildren(input, i);
-  if (depths.columns && input.tier[i]! === depths.tiers.length - 1 && kids.length > 1) {
+  if (standsInColumn(input, i)) {
     push('column', i, kids.reduce((most, c) => Math.max(most, across[c]!), 0) + 2 * clear);
   } else {
     for (const c of kids) push('entry', c, across[c]!);

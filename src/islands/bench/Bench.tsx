@@ -5,6 +5,7 @@ import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';
 import { Body } from './Body';
 import { BenchContext, type BenchParts } from './context';
+import { Outbox } from './outbox';
 import { createBench, type BenchStore } from './store';
 import { Sync } from './sync';
 import { createView } from './view';
@@ -34,7 +35,7 @@ async function open(id: string): Promise<BenchParts> {
       saving: (save) => store?.getState().set({ save }),
       refused: (reasons) => (store ? store.getState().notify(reasons) : early.push(...reasons)),
     },
-    windowId(),
+    new Outbox(id, windowId()),
   );
   const begun = await sync.begin();
   store = createBench(begun, sync);

@@ -1,7 +1,7 @@
 import { applyGesture, rebase, type Command } from '../../core/edit';
 import type { Diagram } from '../../core/model';
 import { api, ApiError } from '../shared/api';
-import { Outbox, type Unsent } from './outbox';
+import type { Outbox, Unsent } from './outbox';
 
 export type SaveState =
   | { readonly state: 'kept'; readonly at: number }
@@ -38,17 +38,14 @@ export class Sync {
   private failures = 0;
   private pulling = false;
   private source: EventSource | null = null;
-  private readonly outbox: Outbox;
 
   constructor(
     readonly id: string,
     private confirmed: Diagram,
     private revision: number,
     private readonly events: SyncEvents,
-    windowId: string,
-  ) {
-    this.outbox = new Outbox(id, windowId);
-  }
+    private readonly outbox: Pick<Outbox, 'takeOver' | 'keep'>,
+  ) {}
 
   /** Brings back what was typed and never reached the server, and begins to listen. Returns the Diagram with it. */
   async begin(): Promise<Diagram> {

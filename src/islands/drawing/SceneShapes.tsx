@@ -122,7 +122,7 @@ export const Outline = memo(function Outline({ groups, square }: { groups: reado
           d={d.join('')}
           fill="none"
           stroke={stroke}
-          strokeWidth={1.25}
+          strokeWidth={0.8}
           vectorEffect="non-scaling-stroke"
         />
       ))}
@@ -132,7 +132,7 @@ export const Outline = memo(function Outline({ groups, square }: { groups: reado
           d={d.join('')}
           fill={fill}
           stroke={stroke}
-          strokeWidth={0.75}
+          strokeWidth={0.5}
           vectorEffect="non-scaling-stroke"
         />
       ))}

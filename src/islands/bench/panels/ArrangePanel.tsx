@@ -7,8 +7,8 @@ import { useBench, useParts } from '../context';
 
 const arrangements: { name: string; told: string; patch: Partial<Arrangement> }[] = [
   {
-    name: 'Top down, team in columns',
-    told: 'The lowest tier stands below each other',
+    name: 'Top down, teams in columns',
+    told: 'Reports who lead nobody stand below each other',
     patch: { direction: 'down', lowest: 'column' },
   },
   { name: 'Top down, side by side', told: 'Every tier in one row', patch: { direction: 'down', lowest: 'row' } },

@@ -13,6 +13,10 @@ export function TierRail() {
   const { drawing } = scene;
   const at = (along: number) =>
     down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale);
+  // Where the drawing is small the labels keep apart, each below (or after) the one before.
+  const labels: number[] = [];
+  for (const band of scene.tiers)
+    labels.push(Math.max(at(band.start), (labels.at(-1) ?? -Infinity) + (down ? 22 : 34)));
   return (
     <div
       aria-label="Tiers"
@@ -23,21 +27,26 @@ export function TierRail() {
         <Band
           key={band.tier}
           band={band}
-          start={at(band.start)}
+          start={labels[i]!}
           end={at(band.end)}
-          room={scene.tiers[i + 1] ? at(scene.tiers[i + 1]!.start) - 14 : Infinity}
+          room={scene.tiers[i + 1] ? labels[i + 1]! - 14 : Infinity}
           down={down}
         />
       ))}
-      {scene.tiers.slice(1).map((band, i) => (
-        <Grip
-          key={band.tier}
-          band={band}
-          at={(at(scene.tiers[i]!.end) + at(band.start)) / 2}
-          down={down}
-          scale={k * drawing.scale}
-        />
-      ))}
+      {scene.tiers
+        .slice(1)
+        .map(
+          (band, i) =>
+            at(band.start) - at(scene.tiers[i]!.end) > 5 && (
+              <Grip
+                key={band.tier}
+                band={band}
+                at={(at(scene.tiers[i]!.end) + at(band.start)) / 2}
+                down={down}
+                scale={k * drawing.scale}
+              />
+            ),
+        )}
     </div>
   );
 }
