@@ -1,5 +1,6 @@
 import type { Diagram, Entry } from '../model';
 import { limits } from '../model';
+import { keepStructure } from '../tiers';
 import type { CommandOf } from './command';
 import { done, refused, without, type Outcome } from './outcome';
 
@@ -104,10 +105,12 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
   );
 }
 
-const changed = (diagram: Diagram, entry: Entry): Diagram => ({
-  ...diagram,
-  entries: { ...diagram.entries, [entry.id]: entry },
-});
+function changed(diagram: Diagram, entry: Entry): Diagram {
+  const before = diagram.entries[entry.id];
+  const entries = { ...diagram.entries, [entry.id]: entry };
+  if (before?.parent === entry.parent && before.order === entry.order) keepStructure(diagram.entries, entries);
+  return { ...diagram, entries };
+}
 
 export function rename(diagram: Diagram, command: CommandOf<'rename'>): Outcome {
   const entry = diagram.entries[command.id];

@@ -1,5 +1,5 @@
 import { arrangeTierTree, roundedPath, sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange';
-import { paperSize, sheetName, type BoxStyle, type Diagram } from '../model';
+import { paperSize, sheetName, type BoxStyle, type Diagram, type Entry } from '../model';
 import { lookOf, tierStyle } from '../style';
 import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
 import { entryGroup, ownSize } from './entry-group';
@@ -132,7 +132,16 @@ function boxes(
   });
 }
 
-/** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". */
+interface Labelled {
+  readonly parent: Entry | undefined;
+  readonly tier: number;
+  readonly role: string | null;
+  readonly also: string;
+  readonly label: string;
+}
+const labelled = new WeakMap<Entry, Labelled>();
+
+/** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". Kept per entry while nothing in it changes. */
 function labelOf(
   diagram: Diagram,
   structure: Structure,
@@ -142,11 +151,18 @@ function labelOf(
   const entry = diagram.entries[structure.ids[i]!]!;
   const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
   const role = roleOf(diagram, structure, i);
-  const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${structure.tier[i]!}`];
+  const tier = structure.tier[i]!;
+  const also = (alsoTo.get(entry.id) ?? []).map((id) => `also to ${diagram.entries[id]!.name}`).join(', ');
+  const known = labelled.get(entry);
+  if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)
+    return known.label;
+  const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${tier}`];
   if (role !== null && role !== 'manager') parts.push(roleName(role).toLowerCase());
   if (parent) parts.push(`reports to ${parent.name || 'an entry without a name'}`);
-  for (const id of alsoTo.get(entry.id) ?? []) parts.push(`also to ${diagram.entries[id]!.name}`);
-  return parts.join(', ');
+  if (also) parts.push(also);
+  const label = parts.join(', ');
+  labelled.set(entry, { parent, tier, role, also, label });
+  return label;
 }
 
 function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): SceneGroup[] {

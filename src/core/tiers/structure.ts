@@ -32,6 +32,15 @@ export function structureOf(entries: Diagram['entries']): Structure {
   return structure;
 }
 
+/**
+ * For a change that leaves every entry its parent and order: the structure of the old entries, if it is known, is that of the new ones.
+ * Whoever changes parents, orders or the set of entries must not call this.
+ */
+export function keepStructure(from: Diagram['entries'], to: Diagram['entries']): void {
+  const known = latest.get(from);
+  if (known) latest.set(to, known);
+}
+
 function build(entries: Diagram['entries']): Structure {
   const children = new Map<string | null, Entry[]>();
   for (const id in entries) {

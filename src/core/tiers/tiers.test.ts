@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { applyCommand, type Command } from '../edit';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { isBesideLine, pathTo, roleOf, roman, structureOf, tierCount } from '.';
 
@@ -25,6 +26,19 @@ describe('the structure of a hierarchy', () => {
         });
       }),
     );
+  });
+  it('is kept by edits that move nobody, and made anew by those that do', () => {
+    const family = diagramFromParents([-1, 0, 0]);
+    const before = structureOf(family.entries);
+    const after = (command: Command) => {
+      const outcome = applyCommand(family, command);
+      if (!outcome.ok) throw new Error(outcome.reason);
+      return structureOf(outcome.diagram.entries);
+    };
+    expect(after({ kind: 'rename', id: 'e1', name: 'x' })).toBe(before);
+    expect(after({ kind: 'setRole', id: 'e1', role: 'vacancy' })).toBe(before);
+    expect(Array.from(after({ kind: 'moveBranch', id: 'e2', parent: 'e1', order: 'V' }).tier)).toEqual([1, 2, 3]);
+    expect(after({ kind: 'removeEntries', ids: ['e2'] }).ids).toEqual(['e0', 'e1']);
   });
   it('takes a chain of 50,000', () => {
     const { entries } = diagramFromParents(Array.from({ length: 50_000 }, (_, i) => i - 1));
