@@ -33,7 +33,7 @@ export function SignIn({ to }: { to: string }) {
         </div>
         <h1 className="text-[28px]">{making ? 'Make an account' : 'Sign in'}</h1>
         <p className="mt-1 mb-5 text-muted">You keep the list; Dendrotax keeps the drawing.</p>
-        <form onSubmit={submit} className="grid gap-4">
+        <form method="post" onSubmit={submit} className="grid gap-4">
           {making && (
             <label className="grid gap-1">
               Your name

@@ -3,6 +3,14 @@ import type { Finding } from '../../core/model';
 
 const lineHeight = 25;
 
+/** Wide enough for the widest cell of a table whose cells are parted by tabs, in widths of a space; a usual indent else. */
+function tabSizeFor(text: string): number {
+  const lines = text.slice(0, 20_000).split('\n').slice(0, 200);
+  const cells = lines.flatMap((line) => (/\S\t/.test(line) ? line.split('\t').slice(0, -1) : []));
+  const widest = cells.reduce((most, cell) => Math.max(most, cell.length), 0);
+  return widest === 0 ? 10 : Math.min(70, Math.ceil(widest * 2.1) + 3);
+}
+
 /** The list as plain text with line numbers; lines that need a decision are marked. */
 export function ListArea({
   text,
@@ -54,8 +62,8 @@ export function ListArea({
       <textarea
         ref={area}
         aria-label="Your list"
-        className="absolute inset-0 h-full w-full resize-none bg-transparent py-2 pr-3 pl-14 whitespace-pre [tab-size:10]"
-        style={{ lineHeight: `${lineHeight}px` }}
+        className="absolute inset-0 h-full w-full resize-none bg-transparent py-2 pr-3 pl-14 whitespace-pre "
+        style={{ lineHeight: `${lineHeight}px`, tabSize: tabSizeFor(text) }}
         wrap="off"
         spellCheck={false}
         placeholder={
