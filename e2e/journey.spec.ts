@@ -138,6 +138,7 @@ test('axe finds nothing on any view, light or dark', async ({ desk: page, browse
   const context = await browser.newContext({ baseURL: baseURL! });
   const fresh = await context.newPage();
   await fresh.goto('/sign-in');
+  await expect(fresh.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await axe(fresh);
   await context.close();
   await axe(page);

@@ -92,9 +92,9 @@ export function FiguresPanel() {
         <thead>
           <tr className="text-left text-muted">
             <th className="font-normal">Tier</th>
-            <th className="text-right font-normal">Filled</th>
-            <th className="text-right font-normal">Vacant</th>
-            <th className="text-right font-normal">Managers</th>
+            <th className="pl-2 text-right font-normal">Filled</th>
+            <th className="pl-2 text-right font-normal">Vacant</th>
+            <th className="pl-2 text-right font-normal">Managers</th>
           </tr>
         </thead>
         <tbody>
@@ -139,11 +139,11 @@ export function FiguresPanel() {
             <thead>
               <tr className="text-left text-muted">
                 <th className="font-normal">Manager</th>
-                <th className="text-right font-normal">Direct</th>
-                <th className="text-right font-normal">Vacant</th>
-                <th className="text-right font-normal">Below</th>
+                <th className="pl-2 text-right font-normal">Direct</th>
+                <th className="pl-2 text-right font-normal">Vacant</th>
+                <th className="pl-2 text-right font-normal">Below</th>
                 <th
-                  className="text-right font-normal"
+                  className="pl-2 text-right font-normal"
                   title="Possible relationships with and among the direct reports (Graicunas 1933)"
                 >
                   Relationships
