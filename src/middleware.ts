@@ -2,6 +2,7 @@ import { defineMiddleware } from 'astro:middleware';
 import { accountOfSession } from './server/accounts';
 import { database } from './server/database';
 import { errorAnswer, json } from './server/requests';
+import { sessionCookie } from './server/session-cookie';
 
 /** Paths that answer without a sign-in. */
 const open = new Set(['/sign-in', '/api/session', '/api/accounts', '/api/health']);
@@ -16,7 +17,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (!reading.has(request.method) && !isOwnOrigin(request, url)) {
       answer = json({ message: 'This request did not come from a page of Dendrotax.' }, { status: 403 });
     } else {
-      const token = cookies.get('dendrotax_session')?.value;
+      const token = cookies.get(sessionCookie)?.value;
       const asset = url.pathname.startsWith('/_astro/') || url.pathname === '/favicon.svg';
       context.locals.account =
         token && !asset && url.pathname !== '/api/health' ? await accountOfSession(database(), token) : null;

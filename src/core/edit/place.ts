@@ -1,4 +1,4 @@
-import { evenKeys, keyBetween, type Diagram, type Entry } from '../model';
+import { byOrder, evenKeys, keyBetween, type Diagram, type Entry } from '../model';
 import type { Command } from './command';
 
 const longKey = 24;
@@ -8,11 +8,6 @@ export function childrenOf(diagram: Diagram, parent: string | null): Entry[] {
   return Object.values(diagram.entries)
     .filter((entry) => entry.parent === parent)
     .sort(byOrder);
-}
-
-export function byOrder(a: Entry, b: Entry): number {
-  if (a.order !== b.order) return a.order < b.order ? -1 : 1;
-  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
 
 /**

@@ -43,3 +43,14 @@ export function evenKeys(n: number): string[] {
     return key.replace(/0+$/, '');
   });
 }
+
+interface Placed {
+  readonly id: string;
+  readonly order: string;
+}
+
+/** The order of siblings: by key, and by id where two people inserted into one gap at the same time. */
+export function byOrder(a: Placed, b: Placed): number {
+  if (a.order !== b.order) return a.order < b.order ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}

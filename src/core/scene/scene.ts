@@ -91,3 +91,9 @@ export interface Scene {
   /** Size of the smallest text of an entry on the sheet; null without text. */
   readonly smallestText: number | null;
 }
+
+/** Length of a dash and of the gap after it for a line of this width, the same in every writer and on screen. CSS px. */
+export const dashPattern = (width: number): readonly [dash: number, gap: number] => [
+  Math.max(3, width * 3.2),
+  Math.max(2.4, width * 2.4),
+];

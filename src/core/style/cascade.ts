@@ -19,9 +19,8 @@ interface Layer {
 export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[] {
   const owners = branchOwners(diagram, structure);
   const shared = new Map<string, BoxStyle>();
-  return structure.ids.map((id, i) => {
-    const only = diagram.styles.only[id];
-    const key = `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${only ? id : ''}`;
+  return structure.ids.map((_, i) => {
+    const key = kindOfStyle(diagram, structure, owners, i);
     let style = shared.get(key);
     if (!style) {
       style = interned(resolve(layersOf(diagram, structure, i), lookOf(diagram.look)).style);
@@ -53,6 +52,12 @@ function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
     owners[i] = diagram.styles.branches[structure.ids[i]!] ? i : parent >= 0 ? owners[parent]! : -1;
   }
   return owners;
+}
+
+/** Entries with the same key take the same layers, and so the same style. */
+function kindOfStyle(diagram: Diagram, structure: Structure, owners: Int32Array, i: number): string {
+  const id = structure.ids[i]!;
+  return `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${diagram.styles.only[id] ? id : ''}`;
 }
 
 function layersOf(diagram: Diagram, structure: Structure, i: number): Layer[] {
@@ -139,8 +144,7 @@ export function explainStyle(
   const seen = new Map<string, ReturnType<typeof resolve>>();
   const owners = branchOwners(diagram, structure);
   for (const i of entriesIn(diagram, structure, scope)) {
-    const only = diagram.styles.only[structure.ids[i]!];
-    const key = `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${only ? i : ''}`;
+    const key = kindOfStyle(diagram, structure, owners, i);
     if (!seen.has(key)) seen.set(key, resolve(layersOf(diagram, structure, i), lookOf(diagram.look)));
   }
   if (seen.size === 0) return null;

@@ -1,4 +1,4 @@
-import type { Diagram, Entry } from '../model';
+import { byOrder, type Diagram, type Entry } from '../model';
 
 /**
  * The structure of a hierarchy in level order: parents before children, the children of one entry side by side.
@@ -96,11 +96,6 @@ function outlineOf(n: number, roots: number, first: Int32Array, count: Int32Arra
     for (let c = first[i]! + count[i]! - 1; c >= first[i]!; c--) stack.push(c);
   }
   return outline;
-}
-
-function byOrder(a: Entry, b: Entry): number {
-  if (a.order !== b.order) return a.order < b.order ? -1 : 1;
-  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
 
 export const tierCount = (structure: Structure): number => Math.max(0, structure.tierStart.length - 1);

@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import { boxOutline, type Primitive, type Scene } from '../../core/scene';
+import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
 
 /** 1 CSS px = 0.75 pt. */
@@ -10,7 +10,8 @@ type Handlers = {
 };
 
 function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
-  if (on) pdf.dash(Math.max(3, width * 3.2), { space: Math.max(2.4, width * 2.4) });
+  const [dash, space] = dashPattern(width);
+  if (on) pdf.dash(dash, { space });
   else pdf.undash();
 }
 

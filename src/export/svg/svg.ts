@@ -1,5 +1,5 @@
 import { faceCss, type Face } from '../../core/measure';
-import { boxOutline, type Primitive, type Scene, type SceneGroup } from '../../core/scene';
+import { boxOutline, dashPattern, type Primitive, type Scene, type SceneGroup } from '../../core/scene';
 
 export interface SvgOptions {
   /** CSS with @font-face rules to embed; empty where the fonts are at hand anyway. */
@@ -12,7 +12,7 @@ const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;'
 const esc = (text: string): string =>
   text.replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '').replace(/[&<>"]/g, (character) => escapes[character]!);
 
-const dash = (width: number): string => `${num(Math.max(3, width * 3.2))} ${num(Math.max(2.4, width * 2.4))}`;
+const dash = (width: number): string => dashPattern(width).map(num).join(' ');
 
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>) => string } = {

@@ -70,6 +70,7 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
     /** Shows a Diagram: at once where that takes less than a frame, else when the worker is done. */
     function show(next: Diagram, rest: Partial<BenchState> = {}): void {
       wanted = next;
+      if (checking) clearTimeout(checking);
       const selected = rest.selected === undefined ? get().selected : rest.selected;
       const kept = {
         ...rest,
@@ -78,13 +79,22 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
         trial: null,
       };
       if (Object.keys(next.entries).length < workerFrom) {
-        set({ ...kept, drawn: draw(next) });
+        const drawn = draw(next);
+        set({ ...kept, drawn });
+        checkSoon(drawn);
       } else {
         set(kept);
-        void drawAway(next).then((drawn) => wanted === next && set({ drawn }));
+        void drawAway(next).then((drawn) => {
+          if (wanted !== next) return;
+          set({ drawn });
+          checkSoon(drawn);
+        });
       }
-      if (checking) clearTimeout(checking);
-      checking = setTimeout(() => set({ findings: check(get().diagram, draw(get().diagram)) }), 400);
+    }
+
+    /** Checks what is drawn once nothing has changed for a while; `show` calls it off. */
+    function checkSoon(drawn: Drawn): void {
+      checking = setTimeout(() => set({ findings: check(get().diagram, drawn) }), 400);
     }
 
     function step(taken: ReturnType<typeof undo>): void {

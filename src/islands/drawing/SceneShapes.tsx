@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import { faceCss } from '../../core/measure';
-import { boxOutline, type Primitive, type SceneGroup } from '../../core/scene';
+import { boxOutline, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
 
-const dash = (width: number): string => `${Math.max(3, width * 3.2)} ${Math.max(2.4, width * 2.4)}`;
+const dash = (width: number): string => dashPattern(width).join(' ');
 
 function Shape({ primitive }: { primitive: Primitive }) {
   switch (primitive.type) {

@@ -1,17 +1,11 @@
 import type { APIRoute } from 'astro';
-import { createAccount, NewAccount, openSession } from '../../server/accounts';
+import { createAccount, NewAccount } from '../../server/accounts';
 import { database } from '../../server/database';
 import { json, readJson } from '../../server/requests';
+import { signInWithCookie } from '../../server/session-cookie';
 
 export const POST: APIRoute = async ({ request, cookies, url }) => {
   const account = await createAccount(database(), await readJson(request, NewAccount));
-  const { token, seconds } = await openSession(database(), account.id);
-  cookies.set('dendrotax_session', token, {
-    path: '/',
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: url.protocol === 'https:',
-    maxAge: seconds,
-  });
+  await signInWithCookie(account, cookies, url);
   return json({ name: account.name });
 };
