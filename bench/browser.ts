@@ -1,8 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
 import { chromium as browsers, type Page } from '@playwright/test';
+import pg from 'pg';
 import { chromium } from '../e2e/browser';
 import { Server } from '../e2e/server';
+import { migrate } from '../src/server/migrate';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { vennOf } from '../src/core/testing/arbitrary-venn';
 import { organisation } from './trees';
 
 interface Spread {
@@ -20,14 +24,18 @@ const words = ({ median, p95 }: Spread): string =>
  * Two spans from the input event of each key: to the end of all work it causes, drawing and document included; and to a task after the
  * frame that shows it, with the wait for that frame (8 ms on the mean at 60 frames a second).
  */
-async function typing(page: Page, keys: string): Promise<{ work: Spread; shown: Spread }> {
+async function typing(
+  page: Page,
+  keys: string,
+  event: 'input' | 'click' = 'input',
+): Promise<{ work: Spread; shown: Spread }> {
   // As text: a compiled function would carry helpers that the page does not have.
   await page.evaluate(`
     window.work = []; window.shown = [];
-    if (!window.measuring) {
-      window.measuring = true;
+    if (!(window.measuring ??= {})['${event}']) {
+      window.measuring['${event}'] = true;
       let began = 0;
-      document.addEventListener('input', () => {
+      document.addEventListener('${event}', () => {
         const at = began = performance.now();
         requestAnimationFrame(() => {
           const channel = new MessageChannel();
@@ -35,7 +43,7 @@ async function typing(page: Page, keys: string): Promise<{ work: Spread; shown: 
           channel.port2.postMessage(null);
         });
       }, true);
-      document.addEventListener('input', () => window.work.push(performance.now() - began));
+      document.addEventListener('${event}', () => window.work.push(performance.now() - began));
     }
   `);
   for (const key of keys) {
@@ -66,21 +74,51 @@ async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<S
 /** Measures the Bench in Chromium on the built application; needs TEST_DATABASE_URL, as scripts/bench-browser.sh sets it. */
 export async function measureBrowser(): Promise<void> {
   if (!process.env.TEST_DATABASE_URL) throw new Error('TEST_DATABASE_URL is not set; run scripts/bench-browser.sh.');
+  const pool = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL });
+  await migrate(pool, fileURLToPath(new URL('../db/migrations', import.meta.url)));
+  await pool.end();
   const server = await Server.start();
   const browser = await browsers.launch(chromium);
   try {
-    await measureOn(server, await browser.newPage({ baseURL: server.address, viewport: { width: 1280, height: 800 } }));
+    const page = await browser.newPage({ baseURL: server.address, viewport: { width: 1280, height: 800 } });
+    await page.goto('/sign-in');
+    const account = { name: 'Bench', email: `${randomUUID()}@brackwater.example`, password: 'tide-table-1' };
+    await page.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
+    console.log('\nThe Bench in Chromium\n');
+    await measureVenn(server, page);
+    await measureOn(server, page);
   } finally {
     await browser.close();
     await server.kill('SIGTERM');
   }
 }
 
+/** 80 items in two to five sets: a name typed, and boxes ticked. */
+async function measureVenn(server: Server, page: Page): Promise<void> {
+  for (const [sets, shape] of [
+    [2, 'equal'],
+    [3, 'equal'],
+    [5, 'equal'],
+    [3, 'scaled-ellipses'],
+  ] as const) {
+    const masks = Array.from({ length: 80 }, (_, i) => (i * 7 + (i >> 2)) % (1 << sets));
+    const diagram = vennOf(sets, masks, (i) => `Item ${i} of the list`, { shape });
+    const id = randomUUID();
+    await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
+    await page.goto(`/diagrams/${id}`);
+    await page.getByTestId('stage').waitFor();
+    await page.waitForTimeout(1200);
+    await page.getByRole('textbox', { name: 'Name, line 5' }).fill('');
+    console.log(`80 items in ${sets} sets, ${shape}, typing a name: ${both(await typing(page, 'Oystercatcher'))}`);
+    await page
+      .getByRole('checkbox', { name: /^Item 5 / })
+      .first()
+      .focus();
+    console.log(`80 items in ${sets} sets, ${shape}, ticking: ${both(await typing(page, ' '.repeat(12), 'click'))}`);
+  }
+}
+
 async function measureOn(server: Server, page: Page): Promise<void> {
-  await page.goto('/sign-in');
-  const account = { name: 'Bench', email: `${randomUUID()}@brackwater.example`, password: 'tide-table-1' };
-  await page.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
-  console.log('\nThe Bench in Chromium\n');
   for (const n of [500, 5000]) {
     const names = [
       'Maëlle Adeyemi',

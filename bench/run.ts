@@ -7,6 +7,7 @@ import { hierarchy, tree as d3tree } from 'd3-hierarchy';
 import { tidyTree } from '../src/core/arrange';
 import { draw } from '../src/core/kind';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { measureScale } from './scale';
 import { chain, organisation, star, type BenchTree } from './trees';
 
 const gaps = { siblingGap: 12, branchGap: 22 };
@@ -110,6 +111,8 @@ for (const n of [500, 5000]) {
   rows.push([n.toLocaleString('en'), ms.toFixed(2)]);
 }
 table(rows);
+
+measureScale();
 
 if (process.argv.includes('browser')) {
   const { measureBrowser } = await import('./browser');

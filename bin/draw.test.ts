@@ -50,6 +50,29 @@ describe('bin/draw', () => {
     expect(stderr).toMatch(words);
     expect(stderr).not.toMatch(/\bat .*:\d+:\d+/);
   });
+  it('draws sets to scale and reports them', () => {
+    const [out, report] = [join(folder, 'sets.json'), join(folder, 'sets-report.json')];
+    const list = join(root, 'demo/lists/volunteer-certificates.csv');
+    const { status, stdout } = run([list, '--kind', 'venn', '--curves', 'ellipses', '--out', out, '--report', report]);
+    expect([status, stdout]).toEqual([0, `20 items in 4 tiers, drawn to ${out}.\n`]);
+    expect(JSON.parse(readFileSync(out, 'utf8'))).toMatchObject({ scaled: { unwanted: [] } });
+    const told = JSON.parse(readFileSync(report, 'utf8')) as { sets: { name: string; items: string[] }[] };
+    expect(told.sets.map(({ name, items }) => [name, items.length])).toEqual([
+      ['First aid', 11],
+      ['Boat', 9],
+      ['Minibus', 10],
+    ]);
+  });
+  it('draws pictures that lie beside the list, and tells which do not', () => {
+    const png = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==';
+    writeFileSync(join(folder, 'curlew.png'), Buffer.from(png, 'base64'));
+    const [list, out] = [join(folder, 'birds.csv'), join(folder, 'birds.svg')];
+    writeFileSync(list, 'Bird,mudflat,saltmarsh,Picture\ncurlew,x,x,curlew.png\nteal,,x,teal.png\n');
+    const { status, stderr } = run([list, '--kind', 'venn', '--content', 'scattered', '--out', out]);
+    expect(status).toBe(0);
+    expect(stderr).toContain('teal: the picture teal.png is not beside the list.');
+    expect(readFileSync(out, 'utf8').match(/<image /g)).toHaveLength(1);
+  });
   it('a file that is no list ends with 1, the reason, and a report that says so', () => {
     const [file, report] = [join(folder, 'x.pdf'), join(folder, 'bad.json')];
     writeFileSync(file, '%PDF-1.4 …');

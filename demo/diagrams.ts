@@ -1,6 +1,7 @@
 import { applyGesture, type Gesture } from '../src/core/edit';
+import { kindOf } from '../src/core/kind';
 import type { Diagram } from '../src/core/model';
-import { diagramFrom, readList } from '../src/core/read';
+import { diagramFrom, readList, readSets } from '../src/core/read';
 
 function edited(diagram: Diagram, gesture: Gesture): Diagram {
   const outcome = applyGesture(diagram, gesture);
@@ -33,5 +34,28 @@ export function boatCrew(list: string): Diagram {
     { kind: 'setLook', look: 'ledger' },
     { kind: 'setTitleBlock', patch: { title: 'Boat crew', subtitle: 'Who is on this autumn' } },
     { kind: 'setArrangement', patch: { direction: 'right' } },
+  ]);
+}
+
+/** Where shorebirds feed, from lines as a class collected them. */
+export function shorebirds(list: string): Diagram {
+  const read = kindOf('venn').make(readSets(list), 'Where shorebirds feed');
+  return edited(read, [
+    { kind: 'setManner', patch: { universe: 'Birds of the Brackwater estuary' } },
+    {
+      kind: 'setTitleBlock',
+      patch: { title: 'Where shorebirds feed', subtitle: 'Counted in the third week of October' },
+    },
+  ]);
+}
+
+/** Which volunteers hold which certificate, from a table with marks. */
+export function certificates(list: string): Diagram {
+  const read = kindOf('venn').make(readSets(list), 'Volunteers and their certificates');
+  return edited(read, [
+    { kind: 'setLook', look: 'ledger' },
+    { kind: 'setManner', patch: { universe: 'Volunteers', shape: 'scaled-ellipses' } },
+    { kind: 'setStyle', scope: { kind: 'everything' }, property: 'details', value: 0 },
+    { kind: 'setTitleBlock', patch: { title: 'Who may lead what', subtitle: 'Certificates held this autumn' } },
   ]);
 }

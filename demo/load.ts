@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { maybeOne, sql } from '../src/server/database';
 import { createAccount } from '../src/server/accounts';
 import { createStored } from '../src/server/diagrams';
-import { brackwaterStaff, boatCrew } from './diagrams';
+import { boatCrew, brackwaterStaff, certificates, shorebirds } from './diagrams';
 
 /** The sign-ins that bin/start prints. */
 export const demoAccounts = [
@@ -30,9 +30,18 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const staff = brackwaterStaff(await list('brackwater-staff.csv'));
   const crew = boatCrew(await list('boat-crew-note.txt'));
   const administrator = await createAccount(pool, office);
+  const birds = shorebirds(await list('shorebirds.txt'));
+  await createStored(pool, administrator.id, 'brackwater-birds', birds);
+  await createStored(
+    pool,
+    administrator.id,
+    'brackwater-certificates',
+    certificates(await list('volunteer-certificates.csv')),
+  );
   await createStored(pool, administrator.id, 'brackwater-crew', crew);
   await createStored(pool, administrator.id, 'brackwater-staff', staff);
   const school = await createAccount(pool, teacher);
   await createStored(pool, school.id, 'boat-crew-teacher', crew);
+  await createStored(pool, school.id, 'shorebirds-teacher', birds);
   return true;
 }

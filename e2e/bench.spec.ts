@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
-import { box, crew, expect, kept, makeChart, nameCell, test } from './fixtures';
+import { box, crew, expect, kept, makeChart, nameCell, step, test } from './fixtures';
 
-const step = (page: Page, name: string) => page.getByLabel('Steps').getByRole('button', { name, exact: true }).click();
 const middle = async (page: Page, name: string) => {
   const found = (await box(page, name).boundingBox())!;
   return { x: found.x + found.width / 2, y: found.y + found.height / 2 };
@@ -43,7 +42,7 @@ test('two windows on one diagram see each other’s edits within a second', asyn
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(nameCell(other, 2)).toHaveValue('Ivo Marangoni');
-  await other.waitForTimeout(500);
+  await expect(page.getByText('Also here: you, in another window')).toBeVisible();
   await nameCell(page, 2).fill('Ivo Marangoni-Sand');
   await expect(nameCell(other, 2)).toHaveValue('Ivo Marangoni-Sand', { timeout: 1000 });
   await nameCell(other, 4).fill('Pernille Ö');
@@ -52,6 +51,8 @@ test('two windows on one diagram see each other’s edits within a second', asyn
   await nameCell(page, 3).focus();
   await page.keyboard.press('Control+Delete');
   await expect(nameCell(other, 3)).toHaveValue('Pernille Ö', { timeout: 1000 });
+  await other.close();
+  await expect(page.getByText('Also here')).toHaveCount(0);
 });
 
 test('the server dies between two edits and comes back: nothing typed is lost', async ({ desk: page, server }) => {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
 import pg from 'pg';
 import { migrate } from '../src/server/migrate';
@@ -35,6 +36,8 @@ export const test = base.extend<Fixtures, { server: Server }>({
         problems.push(message.text()),
     );
     await page.goto('/sign-in');
+    // Letters that arrive late move what is to be clicked.
+    await page.evaluate(() => document.fonts.ready);
     await page.getByRole('button', { name: 'I am new here: make an account' }).click();
     await page.getByLabel('Your name').fill('Ilse Nakamura-Vidal');
     await page.getByLabel('Mail address').fill(`${randomUUID()}@brackwater.example`);
@@ -65,3 +68,15 @@ export const nameCell = (page: Page, line: number) =>
   page.getByRole('textbox', { name: new RegExp(`^Name, line ${line},`) });
 export const box = (page: Page, name: string) => page.getByTestId('stage').locator(`[aria-label^="${name}"]`);
 export const kept = (page: Page) => expect(page.getByText(/^All kept/)).toBeVisible();
+
+/** To one of the six steps of the Bench. */
+export const step = (page: Page, name: string) =>
+  page.getByLabel('Steps').getByRole('button', { name, exact: true }).click();
+
+/** Nothing on the page that keeps anybody from using it. */
+export async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual(
+    [],
+  );
+}

@@ -1,17 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
-import { box, crew, expect, makeChart, nameCell, test } from './fixtures';
+import { axe, box, crew, expect, makeChart, nameCell, step, test } from './fixtures';
 
 const staffList = new URL('../demo/lists/brackwater-staff.csv', import.meta.url);
-const axe = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual(
-    [],
-  );
-};
-const step = (page: Page, name: string) => page.getByLabel('Steps').getByRole('button', { name, exact: true }).click();
 
 test('from a staff list to a PDF', async ({ desk: page }) => {
   await page.goto('/start');

@@ -1,16 +1,19 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { basename, extname } from 'node:path';
+import { basename, dirname, extname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { check, draw, kindOf, kinds } from '../src/core/kind';
-import { createDiagram, type Diagram, type Finding } from '../src/core/model';
-import { decodeList, readList, type ReadResult } from '../src/core/read';
+import { createDiagram, finding, type Diagram, type Finding } from '../src/core/model';
+import { decodeList, pictureFileOf, type ReadResult } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { formats, isFormat } from '../src/export/formats';
+import { imageSize, pictureId, type ImageFile, type ImageFiles } from '../src/export/images';
 
 const usage = `bin/draw LIST [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
-              [--direction down|right] [--lowest row|column] [--look L] [--sheet A4|A3|letter|drawing] [--orientation landscape|portrait] [--dpi N]
+              [--direction down|right] [--lowest row|column] [--curves equal|circles|ellipses] [--content names|scattered|counts|blank]
+              [--look L] [--sheet A4|A3|letter|drawing] [--orientation landscape|portrait] [--dpi N]
 
 Reads a list and draws it, without server or browser. LIST may be - for standard input.
+A column “Picture” names files beside the list; they are drawn with --content scattered.
 Exit code 0: drawn; 1: the list could not be read, or the picture not be written; 2: the call's words are off.`;
 
 class Misuse extends Error {}
@@ -29,22 +32,29 @@ async function run(args: string[]): Promise<void> {
   if (!isFormat(ending))
     throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
   const decoded = decodeList(await bytesOf(list));
-  const read = decoded.text === null ? null : readList(decoded.text);
-  const made = kind.make(read ?? readList(''), values.title ?? basename(list, extname(list)));
-  const diagram = withOptions(made, values);
+  const read = decoded.text === null ? null : kind.read(decoded.text);
+  const made = kind.make(read ?? kind.read(''), values.title ?? basename(list, extname(list)));
+  const { diagram, images, missing } = await withPictures(
+    withOptions(made, values),
+    list === '-' ? '.' : dirname(list),
+  );
   const drawn = draw(diagram);
-  const findings = [...decoded.findings, ...(read?.findings ?? []), ...(read ? check(diagram, drawn) : [])];
+  const told = [...decoded.findings, ...(read?.findings ?? []), ...missing];
+  const findings = [...told, ...(read ? check(diagram, drawn) : [])];
   if (values.report) await writeFile(values.report, `${JSON.stringify(reportOf(diagram, read, findings), null, 1)}\n`);
-  for (const one of [...decoded.findings, ...(read?.findings ?? [])]) console.error(one.message);
+  for (const one of told) console.error(one.message);
   if (!read || read.entries.length === 0) throw new Error(`Nothing could be drawn from ${list}.`);
   if (values.out)
     await writeFile(
       values.out,
-      await formats[ending].write(diagram, drawn.scene, values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
+      await formats[ending].write(diagram, drawn.scene, {
+        images,
+        ...(values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
+      }),
     );
   const tiers = drawn.scene.tiers.length;
   console.log(
-    `${read.entries.length} ${kind.entryNoun} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${values.out ? `, drawn to ${values.out}` : ''}.`,
+    `${read.entries.length} ${kind.entryNoun[read.entries.length === 1 ? 0 : 1]} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${values.out ? `, drawn to ${values.out}` : ''}.`,
   );
 }
 
@@ -61,6 +71,8 @@ function parse(args: string[]) {
         title: text,
         direction: text,
         lowest: text,
+        curves: text,
+        content: text,
         look: text,
         sheet: text,
         orientation: text,
@@ -92,6 +104,36 @@ async function bytesOf(list: string): Promise<Uint8Array> {
   }
 }
 
+/** Pictures that the list names, read from beside it. One that cannot be read is told and left out. */
+async function withPictures(
+  diagram: Diagram,
+  folder: string,
+): Promise<{ diagram: Diagram; images: ImageFiles; missing: Finding[] }> {
+  const images = new Map<string, ImageFile>();
+  const missing: Finding[] = [];
+  const entries: Diagram['entries'] = {};
+  for (const entry of Object.values(diagram.entries)) {
+    const file = pictureFileOf(entry.fields);
+    const bytes = file === null ? null : await readFile(join(folder, file)).catch(() => null);
+    const size = bytes && imageSize(bytes);
+    if (file !== null && !size) {
+      const message = `${entry.name}: the picture ${file} ${bytes ? 'is no PNG or JPEG' : 'is not beside the list'}.`;
+      missing.push(finding('no-picture', 'warning', message, { entries: [entry.id] }));
+    }
+    if (!bytes || !size) {
+      entries[entry.id] = entry;
+      continue;
+    }
+    const { mime, width, height } = size;
+    const id = pictureId(bytes);
+    images.set(id, { mime, bytes });
+    entries[entry.id] = { ...entry, image: { id, width, height } };
+  }
+  return { diagram: { ...diagram, entries }, images, missing };
+}
+
+const curves = { equal: 'equal', circles: 'scaled-circles', ellipses: 'scaled-ellipses' } as const;
+
 function withOptions(diagram: Diagram, values: ReturnType<typeof parse>['values']): Diagram {
   const { arrangement, sheet } = createDiagram(diagram.kind, '');
   const choose = <T extends string>(name: string, given: string | undefined, known: readonly T[], otherwise: T): T => {
@@ -102,8 +144,15 @@ function withOptions(diagram: Diagram, values: ReturnType<typeof parse>['values'
   };
   if (values.dpi !== undefined && !(Number(values.dpi) >= 24 && Number(values.dpi) <= 1200))
     throw new Misuse('--dpi takes a number from 24 to 1200.');
+  const manner = {
+    shape: curves[choose('curves', values.curves, ['equal', 'circles', 'ellipses'], 'equal')],
+    content: choose('content', values.content, ['names', 'scattered', 'counts', 'blank'], 'names'),
+  };
   return {
     ...diagram,
+    ...(diagram.kind === 'venn' && {
+      venn: { ...diagram.venn, manner: { ...diagram.venn.manner, ...manner } },
+    }),
     look: choose(
       'look',
       values.look,
@@ -140,7 +189,7 @@ function reportOf(diagram: Diagram, read: ReadResult | null, findings: readonly 
     }),
     links: Object.values(diagram.links).map(({ from, to, phrase, kind }) => ({ from, to, phrase, kind })),
     unions: [],
-    sets: [],
+    sets: read?.sets ?? [],
     notPlaced: read?.notPlaced ?? [],
     questions: read?.questions ?? [],
     findings,

@@ -30,9 +30,15 @@ debian)
     dpkg-query -W -f '${Status}' "$name" 2>/dev/null | grep -q 'install ok installed' || missing+=("$name")
   done
   if [ ${#missing[@]} -gt 0 ]; then
-    echo "Installing from Debian: ${missing[*]} …"
     sudo=""
-    [ "$(id -u)" -eq 0 ] || sudo="sudo"
+    if [ "$(id -u)" -ne 0 ]; then
+      command -v sudo >/dev/null || {
+        echo "These Debian packages are missing: ${missing[*]}. Run this once as root, or have them installed: apt-get install ${missing[*]}" >&2
+        exit 1
+      }
+      sudo="sudo"
+    fi
+    echo "Installing from Debian: ${missing[*]} …"
     $sudo apt-get update -qq
     $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
   fi

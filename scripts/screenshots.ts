@@ -31,11 +31,52 @@ await page.getByTestId('stage').waitFor();
 await page.getByRole('textbox', { name: /^Name, line 5,/ }).click();
 await page.waitForTimeout(600);
 await shot('bench-list');
+const stepTo = (step: string) => page.getByLabel('Steps').getByRole('button', { name: step, exact: true }).click();
 for (const step of ['Arrange', 'Style', 'Figures', 'Notes', 'Hand out']) {
-  await page.getByLabel('Steps').getByRole('button', { name: step }).click();
+  await stepTo(step);
   if (step === 'Style') await page.getByRole('button', { name: /^Tier 3,/ }).click();
   await page.mouse.move(700, 760);
   await page.waitForTimeout(700);
   await shot(`bench-${step.toLowerCase().replace(' ', '-')}`);
 }
+await page.goto(`${address}/start`);
+await page.getByLabel('Your list').fill(await readFile('demo/lists/volunteer-certificates.csv', 'utf8'));
+await page.getByText('20 items').waitFor();
+await page.waitForTimeout(800);
+await shot('start-venn');
+
+await page.goto(`${address}/diagrams/brackwater-birds`);
+await page.getByTestId('stage').waitFor();
+await page.getByRole('textbox', { name: 'Name, line 5' }).click();
+await page.waitForTimeout(600);
+await shot('venn-list');
+await page.goto(`${address}/diagrams/brackwater-certificates`);
+await page.getByTestId('stage').waitFor();
+await stepTo('Arrange');
+await page.waitForTimeout(1500);
+await shot('venn-arrange');
+await stepTo('Style');
+await page.getByRole('radio', { name: /^Set: / }).click();
+await page.mouse.move(700, 760);
+await page.waitForTimeout(600);
+await shot('venn-style');
+await stepTo('Figures');
+await page.getByRole('textbox', { name: 'Ask' }).fill('in first aid or boat, but not minibus');
+await page.waitForTimeout(900);
+await shot('venn-figures');
+await page.goto(`${address}/diagrams/brackwater-birds/sort`);
+await page.getByRole('heading', { name: 'Word bank' }).waitFor();
+for (const [name, sets] of [
+  ['curlew', ['mudflat', 'saltmarsh']],
+  ['dunlin', ['mudflat']],
+  ['cormorant', ['open water']],
+  ['teal', ['open water', 'mudflat']],
+] as const) {
+  await page.getByRole('button', { name, exact: true }).click();
+  for (const set of sets) await page.getByRole('checkbox', { name: set }).check();
+  await page.getByRole('button', { name: 'Put it there' }).click();
+}
+await page.getByRole('button', { name: 'Check the answers' }).click();
+await page.waitForTimeout(400);
+await shot('venn-sort');
 await browser.close();

@@ -51,7 +51,10 @@ function withHeaders(answer: Response): Response {
   const policy = headers.get('content-security-policy');
   if (policy) headers.set('content-security-policy', widened(policy));
   else if (headers.get('content-type')?.startsWith('image/svg'))
-    headers.set('content-security-policy', "default-src 'none'; style-src 'unsafe-inline'; font-src data:");
+    headers.set(
+      'content-security-policy',
+      "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
+    );
   return new Response(answer.body, { status: answer.status, statusText: answer.statusText, headers });
 }
 

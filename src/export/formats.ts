@@ -1,7 +1,8 @@
 import type { Diagram } from '../core/model';
 import type { Scene } from '../core/scene';
-import { csvOf, outlineText } from '../core/write';
+import { kindOf } from '../core/kind';
 import { embeddedFontCss } from './fonts';
+import type { ImageFiles } from './images';
 import { jsonOf } from './json/json';
 import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
@@ -12,18 +13,22 @@ export interface Format {
   write(
     diagram: Diagram,
     scene: Scene,
-    options: { dotsPerInch?: number },
+    options: { dotsPerInch?: number; images?: ImageFiles },
   ): Promise<Uint8Array | string> | Uint8Array | string;
 }
 
 /** Every format a diagram leaves in, by file ending. */
 export const formats = {
-  svg: { mime: 'image/svg+xml', write: async (_, scene) => svgOf(scene, { fontCss: await embeddedFontCss(scene) }) },
-  pdf: { mime: 'application/pdf', write: (_, scene) => pdfOf(scene) },
-  png: { mime: 'image/png', write: (_, scene, { dotsPerInch }) => pngOf(scene, dotsPerInch) },
+  svg: {
+    mime: 'image/svg+xml',
+    write: async (_, scene, { images }) =>
+      svgOf(scene, { fontCss: await embeddedFontCss(scene), ...(images && { images }) }),
+  },
+  pdf: { mime: 'application/pdf', write: (_, scene, { images }) => pdfOf(scene, images) },
+  png: { mime: 'image/png', write: (_, scene, { dotsPerInch, images }) => pngOf(scene, dotsPerInch, images) },
   json: { mime: 'application/json', write: (_, scene) => jsonOf(scene) },
-  csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${csvOf(diagram)}` },
-  txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => outlineText(diagram) },
+  csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${kindOf(diagram.kind).csv(diagram)}` },
+  txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => kindOf(diagram.kind).text(diagram) },
 } as const satisfies Record<string, Format>;
 
 export type FormatId = keyof typeof formats;

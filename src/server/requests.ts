@@ -28,8 +28,12 @@ export async function readJson<T>(request: Request, schema: z.ZodType<T>): Promi
   return parsed.data;
 }
 
-async function readText(request: Request): Promise<string> {
-  if (!request.body) return '';
+const readText = async (request: Request): Promise<string> =>
+  (await readBytes(request, mostBodyBytes, 'That is more than 64 MB; split the list.')).toString('utf8');
+
+/** The body, counted while read; refused in words where it is larger than `most`. */
+export async function readBytes(request: Request, most: number, tooLarge: string): Promise<Buffer> {
+  if (!request.body) return Buffer.alloc(0);
   const reader = request.body.getReader();
   const parts: Uint8Array[] = [];
   let size = 0;
@@ -37,13 +41,13 @@ async function readText(request: Request): Promise<string> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.length;
-    if (size > mostBodyBytes) {
+    if (size > most) {
       await reader.cancel();
-      throw new Refusal(413, 'That is more than 64 MB; split the list.');
+      throw new Refusal(413, tooLarge);
     }
     parts.push(value);
   }
-  return Buffer.concat(parts).toString('utf8');
+  return Buffer.concat(parts);
 }
 
 export function json(body: unknown, init: ResponseInit = {}): Response {

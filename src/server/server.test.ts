@@ -4,8 +4,9 @@ import fc from 'fast-check';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { applyGesture, type Command } from '../core/edit';
-import { openDiagram } from '../core/model';
+import { openDiagram, type Diagram } from '../core/model';
 import { commands, diagramFromParents, diagrams } from '../core/testing/arbitrary';
+import { vennCommands, vennOf, venns } from '../core/testing/arbitrary-venn';
 import { accountOfSession, checkSignIn, closeSession, createAccount, openSession, type Account } from './accounts';
 import { withTransaction } from './database';
 import {
@@ -19,6 +20,7 @@ import {
 } from './diagrams';
 import { editsSince, submitBatch } from './edits';
 import { migrate } from './migrate';
+import { endVisit, othersHere, renewVisit } from './visits';
 
 const address = process.env.TEST_DATABASE_URL;
 let pool: pg.Pool;
@@ -26,13 +28,32 @@ let ada: Account;
 let bo: Account;
 const person = (name: string) =>
   createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
-const stored = async (owner: Account, diagram = diagramFromParents([-1, 0, 0, 1])) => {
+const stored = async (owner: Account, diagram: Diagram = diagramFromParents([-1, 0, 0, 1])) => {
   const id = randomUUID();
   await createStored(pool, owner.id, id, diagram);
   return id;
 };
 const gesture = (...list: Command[]) => ({ id: randomUUID(), commands: list });
 const rename = (id: string, name: string): Command => ({ kind: 'rename', id, name });
+
+/** Commands sent to the server leave the JSON that they leave in the browser. */
+const replayedAlike = (of: fc.Arbitrary<Diagram>, some: fc.Arbitrary<Command>) =>
+  fc.assert(
+    fc.asyncProperty(of, fc.array(some, { minLength: 1, maxLength: 15 }), async (start, list) => {
+      // PostgreSQL's text cannot hold the null character; browsers do not type it.
+      fc.pre(!JSON.stringify([start, list]).includes('\\u0000'));
+      const id = await stored(ada, start);
+      let local = openDiagram(JSON.parse(JSON.stringify(start)));
+      for (const command of list) {
+        const outcome = applyGesture(local, [command]);
+        if (outcome.ok) local = outcome.diagram;
+      }
+      await submitBatch(pool, ada.id, id, { base: 0, gestures: list.map((command) => gesture(command)) });
+      const { diagram } = await readDiagram(pool, ada.id, id);
+      expect(JSON.stringify(diagram)).toBe(JSON.stringify(openDiagram(JSON.parse(JSON.stringify(local)))));
+    }),
+    { numRuns: 40 },
+  );
 
 // bin/test always gives an address; without one the suite is shown as skipped.
 describe.skipIf(!address)('the server on a real database', () => {
@@ -221,23 +242,75 @@ describe.skipIf(!address)('the server on a real database', () => {
       expect(revision).toBe(10);
       for (let i = 0; i < 10; i++) expect(diagram.entries[`e${i + 1}`]!.name).toBe(`Window ${i}`);
     });
-    it('a random sequence gives the same JSON as in the browser', async () => {
-      await fc.assert(
-        fc.asyncProperty(diagrams, fc.array(commands, { minLength: 1, maxLength: 15 }), async (start, list) => {
-          // PostgreSQL's text cannot hold the null character; browsers do not type it.
-          fc.pre(!JSON.stringify([start, list]).includes('\\u0000'));
-          const id = await stored(ada, start);
-          let local = openDiagram(JSON.parse(JSON.stringify(start)));
-          for (const command of list) {
-            const outcome = applyGesture(local, [command]);
-            if (outcome.ok) local = outcome.diagram;
-          }
-          await submitBatch(pool, ada.id, id, { base: 0, gestures: list.map((command) => gesture(command)) });
-          const { diagram } = await readDiagram(pool, ada.id, id);
-          expect(JSON.stringify(diagram)).toBe(JSON.stringify(openDiagram(JSON.parse(JSON.stringify(local)))));
-        }),
-        { numRuns: 40 },
+    it('a random sequence gives the same JSON as in the browser', () => replayedAlike(diagrams, commands));
+  });
+
+  describe('a Venn diagram on the server', () => {
+    it('a random sequence gives the same JSON as in the browser', () => replayedAlike(venns(2, 10), vennCommands));
+    it('one item sorted in two windows takes the later, and a set dropped meanwhile is refused with the reason', async () => {
+      const id = await stored(ada, vennOf(3, [1, 2]));
+      const sort = (...sets: string[]): Command => ({ kind: 'setMembers', entry: 'e0', sets });
+      await submitBatch(pool, ada.id, id, { base: 0, gestures: [gesture(sort('s1'))] });
+      await submitBatch(pool, ada.id, id, { base: 0, gestures: [gesture(sort('s0', 's2'))] });
+      const { diagram } = await readDiagram(pool, ada.id, id);
+      expect(diagram.kind === 'venn' && diagram.venn.members.e0).toEqual(['s0', 's2']);
+      await submitBatch(pool, ada.id, id, { base: 2, gestures: [gesture({ kind: 'dropSet', id: 's1' })] });
+      const late = await submitBatch(pool, ada.id, id, { base: 2, gestures: [gesture(sort('s1'))] });
+      expect(JSON.stringify(late)).toContain('That set is no longer there.');
+    });
+    it('its items are found from the Desk', async () => {
+      const id = await stored(
+        bo,
+        vennOf(2, [1, 3], (i) => ['Sandpiper of the north', 'Ruff'][i]!),
       );
+      expect(await searchEntries(pool, bo.id, 'sandpiper')).toMatchObject([{ diagram: id, entry: 'e0' }]);
+    });
+  });
+
+  describe('who else is here', () => {
+    it('names the others once each, and oneself only for another window', async () => {
+      const id = await stored(ada);
+      const [mine, mineToo, his, hisToo] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+      await renewVisit(pool, mine, id, ada.id);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
+      for (const visit of [his, hisToo]) await renewVisit(pool, visit, id, bo.id);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([{ name: 'Bo Lin', own: false }]);
+      await renewVisit(pool, mineToo, id, ada.id);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([
+        { name: 'Bo Lin', own: false },
+        { name: 'Ada Quill', own: true },
+      ]);
+      await endVisit(pool, his, id);
+      await endVisit(pool, mineToo, id);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([{ name: 'Bo Lin', own: false }]);
+      await endVisit(pool, hisToo, id);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
+    });
+    it('a visit of a process that died is over after a minute, and one on another diagram does not count', async () => {
+      const [id, other] = [await stored(ada), await stored(ada)];
+      const [mine, lost, elsewhere] = [randomUUID(), randomUUID(), randomUUID()];
+      await renewVisit(pool, mine, id, ada.id);
+      await renewVisit(pool, lost, id, bo.id);
+      await renewVisit(pool, elsewhere, other, bo.id);
+      await pool.query("update visit set seen_at = now() - interval '61 seconds' where id = $1", [lost]);
+      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
+      await renewVisit(pool, lost, id, bo.id);
+      expect(await othersHere(pool, mine, id, ada.id)).toHaveLength(1);
+    });
+    it('other windows are told of a visit once, when it begins and when it ends', async () => {
+      const id = await stored(ada);
+      const heard: string[] = [];
+      const client = new pg.Client({ connectionString: address });
+      await client.connect();
+      client.on('notification', ({ payload }) => payload?.includes(id) && heard.push(payload));
+      await client.query('listen diagram');
+      const visit = randomUUID();
+      await renewVisit(pool, visit, id, ada.id);
+      await renewVisit(pool, visit, id, ada.id);
+      await endVisit(pool, visit, id);
+      await endVisit(pool, visit, id);
+      await expect.poll(() => heard).toEqual(Array(2).fill(JSON.stringify({ id, visits: true })));
+      await client.end();
     });
   });
 });

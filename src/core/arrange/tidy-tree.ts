@@ -26,189 +26,225 @@ export interface TidyTreeInput {
  * list that tells which siblings touch: A. van der Ploeg, "Drawing Non-layered Tidy Trees in Linear Time", SP&E 44(12), 2014.
  * Sharing out from left to right is not symmetric. A sibling that has room to spare is hidden on both sides by deeper ones, so contours
  * do not depend on it; the mean of the drawing and of the mirrored drawing of the mirror image is therefore as narrow, and symmetric.
+ * For the same reason only the sibling lists in which room was shared out need to be placed a second time, from the last to the first.
  */
 export function tidyTree(input: TidyTreeInput): Float64Array {
-  const n = input.first.length;
+  const { first, count, breadth, roots } = input;
+  const n = first.length;
   const x = new Float64Array(n);
   if (n === 0) return x;
   const work = workspace(n);
-  const shared = pass(input, work, 1, x);
-  if (shared) {
-    const mirrored = new Float64Array(n);
-    pass(input, work, -1, mirrored);
-    for (let i = 0; i < n; i++) x[i] = (x[i]! - mirrored[i]!) / 2;
+  const { offset, height, left, right } = work;
+  const list: Placed = { shared: false, height: 0, firstLow: 0, firstLowAt: 0, lastLow: 0, lastLowAt: 0 };
+  for (let v = n - 1; v >= 0; v--) {
+    const k = count[v]!;
+    if (k === 0) continue;
+    const start = first[v]!;
+    const end = start + k - 1;
+    placeEvenly(input, work, start, k, list);
+    height[v] = list.height + 1;
+    left.next[v] = start;
+    left.nextOffset[v] = offset[start]!;
+    left.low[v] = list.firstLow;
+    left.lowOffset[v] = list.firstLowAt;
+    right.next[v] = end;
+    right.nextOffset[v] = offset[end]!;
+    right.low[v] = list.lastLow;
+    right.lowOffset[v] = list.lastLowAt;
   }
-  let left = Infinity;
-  for (let i = 0; i < n; i++) left = Math.min(left, x[i]! - input.breadth[i]! / 2);
-  for (let i = 0; i < n; i++) x[i]! -= left;
+  placeEvenly(input, work, 0, roots, list);
+  for (let v = 0; v < roots; v++) x[v] = offset[v]!;
+  let edge = Infinity;
+  for (let v = 0; v < n; v++) {
+    const at = x[v]!;
+    const own = at - breadth[v]! / 2;
+    if (own < edge) edge = own;
+    for (let c = first[v]!, last = c + count[v]!; c < last; c++) x[c] = at + offset[c]!;
+  }
+  for (let v = 0; v < n; v++) x[v]! -= edge;
   return x;
+}
+
+/** One side of all subtrees. Offsets are centres relative to the node's own, left to right. */
+interface Contour {
+  /** Next node of the contour one level below each node; 0 for none (the first root is below nobody). */
+  readonly next: Int32Array;
+  readonly nextOffset: Float64Array;
+  /** Lowest node of the contour; 0 for a leaf, whose contour is itself. */
+  readonly low: Int32Array;
+  readonly lowOffset: Float64Array;
 }
 
 /** Everything begins as 0, and 0 says what holds for a leaf, so that leaves cost nothing but their place. */
 interface Workspace {
-  /** Centre of a node relative to its parent's; while siblings are placed, relative to the first of them. */
+  /** Centre of a node relative to its parent's. */
   readonly offset: Float64Array;
+  /** The same, by placing from the last sibling to the first. */
+  readonly back: Float64Array;
   /** Levels below the node. */
   readonly height: Int32Array;
-  /** Next node of the left and right contour below each node (0 for none: the first root is below nobody), and its centre relative to the node's. */
-  readonly nextLeft: Int32Array;
-  readonly nextLeftOffset: Float64Array;
-  readonly nextRight: Int32Array;
-  readonly nextRightOffset: Float64Array;
-  /** Lowest node of each contour of the subtree (0 for the node itself), and its centre relative to the node's. */
-  readonly lowLeft: Int32Array;
-  readonly lowLeftOffset: Float64Array;
-  readonly lowRight: Int32Array;
-  readonly lowRightOffset: Float64Array;
-  /** Among the siblings before this one, the nearest that is higher than all from it up to this one, plus 1; 0 for none. */
+  readonly left: Contour;
+  readonly right: Contour;
+  /** Among the siblings placed before this one, the nearest that is higher than all from it up to this one, plus 1; 0 for none. */
   readonly higher: Int32Array;
   readonly shift: Float64Array;
   readonly change: Float64Array;
 }
 
 function workspace(n: number): Workspace {
-  const whole = () => new Int32Array(n);
-  const real = () => new Float64Array(n);
+  // One block: allocated and cleared at once.
+  const block = new ArrayBuffer(n * (8 * 8 + 6 * 4));
+  let at = 0;
+  const real = () => new Float64Array(block, (at += n * 8) - n * 8, n);
+  const whole = () => new Int32Array(block, (at += n * 4) - n * 4, n);
+  const reals = Array.from({ length: 8 }, real) as Tuple8<Float64Array>;
+  const [offset, back, shift, change, leftNext, leftLow, rightNext, rightLow] = reals;
   return {
-    offset: real(),
+    offset,
+    back,
+    shift,
+    change,
+    left: { nextOffset: leftNext, lowOffset: leftLow, next: whole(), low: whole() },
+    right: { nextOffset: rightNext, lowOffset: rightLow, next: whole(), low: whole() },
     height: whole(),
-    nextLeft: whole(),
-    nextLeftOffset: real(),
-    nextRight: whole(),
-    nextRightOffset: real(),
-    lowLeft: whole(),
-    lowLeftOffset: real(),
-    lowRight: whole(),
-    lowRightOffset: real(),
     higher: whole(),
-    shift: real(),
-    change: real(),
   };
 }
+type Tuple8<T> = [T, T, T, T, T, T, T, T];
 
-/**
- * One drawing from the first child to the last (`step` 1) or from the last to the first (`step` −1, the mirror image).
- * Writes centres relative to the middle of the forest; returns whether room was shared out among siblings in between.
- */
-function pass(input: TidyTreeInput, work: Workspace, step: 1 | -1, x: Float64Array): boolean {
-  const { first, count, roots } = input;
-  const { offset, height, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
-  const { lowLeft, lowRight, lowLeftOffset, lowRightOffset } = work;
-  const n = first.length;
-  if (step === -1) clear(work);
-  let shared = false;
-  for (let v = n - 1; v >= 0; v--) {
-    const k = count[v]!;
-    if (k === 0) continue;
-    const start = step === 1 ? first[v]! : first[v]! + k - 1;
-    const end = start + step * (k - 1);
-    if (placeSiblings(input, work, start, k, step)) shared = true;
-    height[v] = height[tallest(work, end)]! + 1;
-    nextLeft[v] = start;
-    nextLeftOffset[v] = offset[start]!;
-    nextRight[v] = end;
-    nextRightOffset[v] = offset[end]!;
-    lowLeft[v] = lowLeft[start]! || start;
-    lowLeftOffset[v] = lowLeftOffset[start]! + offset[start]!;
-    lowRight[v] = lowRight[end]! || end;
-    lowRightOffset[v] = lowRightOffset[end]! + offset[end]!;
-  }
-  const start = step === 1 ? 0 : roots - 1;
-  if (placeSiblings(input, work, start, roots, step)) shared = true;
-  for (let v = 0; v < roots; v++) x[v] = offset[v]!;
-  for (let v = 0; v < n; v++) {
-    const at = x[v]!;
-    for (let c = first[v]!, last = c + count[v]!; c < last; c++) x[c] = at + offset[c]!;
-  }
-  return shared;
-}
-
-function clear(work: Workspace): void {
-  for (const array of Object.values(work) as (Int32Array | Float64Array)[]) array.fill(0);
-}
-
-/** The highest of the siblings up to `last`: the end of its chain of higher ones. Each link is walked once per parent. */
-function tallest(work: Workspace, last: number): number {
-  let at = last;
-  while (work.higher[at]! > 0) at = work.higher[at]! - 1;
-  return at;
+/** What placing a list of siblings tells; places relative to the middle of their span, in the direction of placing. */
+interface Placed {
+  /** Whether room was shared out among siblings in between. */
+  shared: boolean;
+  /** Levels below the highest of them. */
+  height: number;
+  /** Lowest node of the contour on the side of the first placed, and on that of the last placed. */
+  firstLow: number;
+  firstLowAt: number;
+  lastLow: number;
+  lastLowAt: number;
 }
 
 /** Sets `offset` of `k` siblings from `start` on, relative to the middle of their span. */
-function placeSiblings(input: TidyTreeInput, work: Workspace, start: number, k: number, step: 1 | -1): boolean {
-  const { offset, height, higher, shift, change } = work;
-  const { breadth, siblingGap } = input;
-  offset[start] = 0;
+function placeEvenly(input: TidyTreeInput, work: Workspace, start: number, k: number, list: Placed): void {
+  const { offset, back, left, right, shift, change, higher } = work;
+  placeSiblings(input, work, start, k, 1, offset, list);
+  if (!list.shared) return;
+  for (let c = start; c < start + k; c++) {
+    // Nothing hangs below the lowest nodes of a sibling but the threads to other siblings just made.
+    left.next[left.low[c]! || c] = 0;
+    right.next[right.low[c]! || c] = 0;
+    shift[c] = change[c] = higher[c] = 0;
+  }
+  placeSiblings(input, work, start + k - 1, k, -1, back, list);
+  for (let c = start; c < start + k; c++) offset[c] = (offset[c]! - back[c]!) / 2;
+  const { firstLow, firstLowAt } = list;
+  list.firstLow = list.lastLow;
+  list.firstLowAt = -list.lastLowAt;
+  list.lastLow = firstLow;
+  list.lastLowAt = -firstLowAt;
+}
+
+/**
+ * Places `k` siblings from `start` on, from the first to the last (`step` 1) or from the last to the first (`step` −1, as in the mirror
+ * image), each as near as it can stand to all before it, and threads their contours together. Writes `place`.
+ */
+function placeSiblings(
+  input: TidyTreeInput,
+  work: Workspace,
+  start: number,
+  k: number,
+  step: 1 | -1,
+  place: Float64Array,
+  list: Placed,
+): void {
+  const { breadth, siblingGap, branchGap } = input;
+  const { height, higher } = work;
+  const near = step === 1 ? work.left : work.right;
+  const far = step === 1 ? work.right : work.left;
+  const { next: nearNext, nextOffset: nearOffset } = near;
+  const { next: farNext, nextOffset: farOffset } = far;
+  place[start] = 0;
   let shared = false;
+  let most = height[start]!;
+  let firstLow = near.low[start]! || start;
+  let firstLowAt = step * near.lowOffset[start]!;
+  let lastLow = far.low[start]! || start;
+  let lastLowAt = step * far.lowOffset[start]!;
   for (let i = 1, c = start; i < k; i++) {
     const before = c;
     c += step;
-    if (height[c] === 0 && height[before] === 0 && higher[before] === 0) {
+    let a = before;
+    let aAt = place[before]!;
+    let b = c;
+    let bAt = aAt + (breadth[a]! + breadth[b]!) / 2 + siblingGap;
+    let at = bAt;
+    if (most === 0 && height[c] === 0) {
       // Leaves after nothing but leaves: there is no contour to walk down.
-      offset[c] = offset[before]! + (breadth[before]! + breadth[c]!) / 2 + siblingGap;
+      place[c] = at;
+      lastLow = c;
+      lastLowAt = at;
       continue;
     }
-    if (separate(input, work, start, before, c, step)) shared = true;
-    let at = before;
-    while (at >= 0 && height[at]! <= height[c]!) at = higher[at]! - 1;
-    higher[c] = at + 1;
+    let toucher = before;
+    for (let depth = 1; ; depth++) {
+      aAt += step * farOffset[a]!;
+      a = farNext[a]!;
+      bAt += step * nearOffset[b]!;
+      b = nearNext[b]!;
+      if (a === 0 || b === 0) break;
+      const push = aAt + (breadth[a]! + breadth[b]!) / 2 + branchGap - bAt;
+      if (push > 0) {
+        bAt += push;
+        at += push;
+        while (height[toucher]! < depth) toucher = higher[toucher]! - 1;
+        if (toucher !== before) {
+          shareOut(work, toucher, c, push, step);
+          shared = true;
+        }
+      }
+    }
+    place[c] = at;
+    const ownLow = far.low[c]! || c;
+    const ownLowAt = at + step * far.lowOffset[c]!;
+    // Whichever side is deeper, the contour of the joined siblings goes on in it.
+    if (b > 0) {
+      nearNext[firstLow] = b;
+      nearOffset[firstLow] = step * (bAt - firstLowAt);
+      firstLow = near.low[c]! || c;
+      firstLowAt = at + step * near.lowOffset[c]!;
+    }
+    if (a > 0) {
+      farNext[ownLow] = a;
+      farOffset[ownLow] = step * (aAt - ownLowAt);
+    } else {
+      lastLow = ownLow;
+      lastLowAt = ownLowAt;
+    }
+    if (height[c]! > most) most = height[c]!;
+    let taller = before;
+    while (taller >= 0 && height[taller]! <= height[c]!) taller = higher[taller]! - 1;
+    higher[c] = taller + 1;
   }
   const end = start + step * (k - 1);
   if (shared) {
+    const { shift, change } = work;
     let shiftSum = 0;
     let changeSum = 0;
     for (let j = 0, c = start; j < k; j++, c += step) {
       shiftSum += shift[c]!;
       changeSum += shiftSum + change[c]!;
-      offset[c]! += changeSum;
+      place[c]! += changeSum;
     }
   }
-  const middle = (offset[end]! + breadth[end]! / 2 - breadth[start]! / 2) / 2;
-  for (let j = 0, c = start; j < k; j++, c += step) offset[c]! -= middle;
-  return shared;
-}
-
-/**
- * Places sibling `c` as near as it can stand to all siblings before it, walking down the right contour of those and the left contour
- * of `c`, and threads the contours together. Returns whether `c` was pushed by a sibling other than the one just before it.
- */
-function separate(
-  input: TidyTreeInput,
-  work: Workspace,
-  start: number,
-  before: number,
-  c: number,
-  step: 1 | -1,
-): boolean {
-  const { breadth, branchGap } = input;
-  const { offset, height, higher, nextLeft, nextLeftOffset, nextRight, nextRightOffset } = work;
-  let left = before;
-  let leftAt = offset[before]!;
-  let right = c;
-  let rightAt = leftAt + (breadth[left]! + breadth[right]!) / 2 + input.siblingGap;
-  let place = rightAt;
-  let toucher = before;
-  let shared = false;
-  for (let depth = 1; ; depth++) {
-    leftAt += nextRightOffset[left]!;
-    left = nextRight[left]!;
-    rightAt += nextLeftOffset[right]!;
-    right = nextLeft[right]!;
-    if (left === 0 || right === 0) break;
-    while (height[toucher]! < depth) toucher = higher[toucher]! - 1;
-    const push = leftAt + (breadth[left]! + breadth[right]!) / 2 + branchGap - rightAt;
-    if (push > 0) {
-      rightAt += push;
-      place += push;
-      if (toucher !== before) {
-        shareOut(work, toucher, c, push, step);
-        shared = true;
-      }
-    }
-  }
-  offset[c] = place;
-  thread(work, start, before, c, left, leftAt, right, rightAt);
-  return shared;
+  const middle = (place[end]! + breadth[end]! / 2 - breadth[start]! / 2) / 2;
+  for (let j = 0, c = start; j < k; j++, c += step) place[c]! -= middle;
+  list.shared = shared;
+  list.height = most;
+  list.firstLow = firstLow;
+  list.firstLowAt = firstLowAt - middle;
+  list.lastLow = lastLow;
+  list.lastLowAt = lastLowAt - middle;
 }
 
 /** Notes that the siblings between `toucher` and `c` share the room that `push` opened, in equal parts. */
@@ -218,41 +254,4 @@ function shareOut(work: Workspace, toucher: number, c: number, push: number, ste
   shift[toucher + step]! += part;
   shift[c]! -= part;
   change[c]! -= push - part;
-}
-
-/** Whichever side is deeper, the contour of the joined siblings goes on in it. `left` and `right` are 0 where a contour has ended. */
-function thread(
-  work: Workspace,
-  start: number,
-  before: number,
-  c: number,
-  left: number,
-  leftAt: number,
-  right: number,
-  rightAt: number,
-): void {
-  const {
-    offset,
-    lowLeft,
-    lowLeftOffset,
-    lowRight,
-    lowRightOffset,
-    nextLeft,
-    nextLeftOffset,
-    nextRight,
-    nextRightOffset,
-  } = work;
-  if (left === 0 && right > 0) {
-    const low = lowLeft[start]! || start;
-    nextLeft[low] = right;
-    nextLeftOffset[low] = rightAt - offset[start]! - lowLeftOffset[start]!;
-    lowLeft[start] = lowLeft[c]! || c;
-    lowLeftOffset[start] = offset[c]! + lowLeftOffset[c]! - offset[start]!;
-  } else if (left > 0 && right === 0) {
-    const low = lowRight[c]! || c;
-    nextRight[low] = left;
-    nextRightOffset[low] = leftAt - offset[c]! - lowRightOffset[c]!;
-    lowRight[c] = lowRight[before]! || before;
-    lowRightOffset[c] = offset[before]! + lowRightOffset[before]! - offset[c]!;
-  }
 }

@@ -1,1 +1,2 @@
 export * from './org-chart';
+export * from './venn';

@@ -3,6 +3,7 @@ import type { Command } from './command';
 import * as entries from './entries';
 import { type Outcome } from './outcome';
 import * as settings from './settings';
+import * as venn from './venn';
 
 /**
  * The one way to change a Diagram. Pure: the given Diagram stays as it is, unchanged parts keep their identity.
@@ -21,6 +22,8 @@ export function applyCommand(diagram: Diagram, command: Command): Outcome {
       return entries.setDetails(diagram, command);
     case 'setField':
       return entries.setField(diagram, command);
+    case 'setImage':
+      return entries.setImage(diagram, command);
     case 'setRole':
       return entries.setRole(diagram, command);
     case 'moveBranch':
@@ -47,6 +50,18 @@ export function applyCommand(diagram: Diagram, command: Command): Outcome {
       return settings.putInTray(diagram, command);
     case 'takeFromTray':
       return settings.takeFromTray(diagram, command);
+    case 'putSet':
+      return venn.putSet(diagram, command);
+    case 'dropSet':
+      return venn.dropSet(diagram, command);
+    case 'changeSet':
+      return venn.changeSet(diagram, command);
+    case 'setMembers':
+      return venn.setMembers(diagram, command);
+    case 'setManner':
+      return venn.setManner(diagram, command);
+    case 'titleRegion':
+      return venn.titleRegion(diagram, command);
     default:
       return command satisfies never;
   }

@@ -4,13 +4,17 @@ import {
   BoxStyle,
   Entry,
   Id,
+  ImageRef,
   Link,
   Scope,
   Sheet,
   StylePatch,
   TierSettings,
   TitleBlock,
+  RegionSettings,
   Unplaced,
+  VennManner,
+  VennSet,
   limits,
   type StyleProperty,
 } from '../model';
@@ -23,6 +27,8 @@ export const Belongings = z.strictObject({
   links: z.array(Link),
   branches: z.record(Id, StylePatch),
   only: z.record(Id, StylePatch),
+  /** Sets of the entries of a Venn diagram. */
+  members: z.record(Id, z.array(Id).min(1).max(5)).optional(),
 });
 export type Belongings = z.infer<typeof Belongings>;
 
@@ -49,6 +55,7 @@ export const Command = z.discriminatedUnion('kind', [
       .regex(/^[^\0]*$/)
       .nullable(),
   }),
+  z.strictObject({ kind: z.literal('setImage'), id: Id, image: ImageRef.nullable() }),
   z.strictObject({ kind: z.literal('setRole'), id: Id, role: Entry.shape.role }),
   z.strictObject({ kind: z.literal('moveBranch'), id: Id, parent: Id.nullable(), order: Entry.shape.order }),
   z.strictObject({ kind: z.literal('addLink'), link: Link }),
@@ -77,6 +84,29 @@ export const Command = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),
   z.strictObject({ kind: z.literal('putInTray'), item: Unplaced }),
   z.strictObject({ kind: z.literal('takeFromTray'), id: Id }),
+  z.strictObject({
+    kind: z.literal('putSet'),
+    set: VennSet,
+    members: z.array(Id).max(limits.entries),
+    regions: z.record(z.string(), RegionSettings),
+  }),
+  z.strictObject({ kind: z.literal('dropSet'), id: Id }),
+  z.strictObject({
+    kind: z.literal('changeSet'),
+    id: Id,
+    patch: VennSet.pick({ name: true, order: true, colour: true }).partial(),
+  }),
+  z.strictObject({ kind: z.literal('setMembers'), entry: Id, sets: z.array(Id).max(5) }),
+  z.strictObject({ kind: z.literal('setManner'), patch: VennManner.partial() }),
+  z.strictObject({
+    kind: z.literal('titleRegion'),
+    region: z.string().max(400),
+    title: z
+      .string()
+      .max(200)
+      .regex(/^[^\0]*$/)
+      .nullable(),
+  }),
 ]);
 export type Command = z.infer<typeof Command>;
 export type CommandOf<K extends Command['kind']> = Extract<Command, { kind: K }>;

@@ -36,15 +36,28 @@ export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>): 
   for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)]) {
     if (!entries[id]) return gone('A styled entry');
   }
+  const belonging = command.members ?? {};
+  if (Object.keys(belonging).length > 0) {
+    if (diagram.kind !== 'venn') return refused('Sets belong to Venn diagrams only.');
+    for (const [id, sets] of Object.entries(belonging)) {
+      if (!entries[id]) return gone('A sorted entry');
+      if (sets.some((set) => !diagram.venn.sets[set])) return refused('A set of the new entries is no longer there.');
+    }
+  }
   return done(
     {
-      ...diagram,
+      ...withMembers(diagram, belonging),
       entries,
       links: command.links.length > 0 ? links : diagram.links,
       styles: withStyles(diagram, command),
     },
     { kind: 'removeEntries', ids: command.entries.map((entry) => entry.id) },
   );
+}
+
+function withMembers(diagram: Diagram, members: Record<string, string[]>): Diagram {
+  if (diagram.kind !== 'venn' || Object.keys(members).length === 0) return diagram;
+  return { ...diagram, venn: { ...diagram.venn, members: { ...diagram.venn.members, ...members } } };
 }
 
 function withStyles(diagram: Diagram, command: CommandOf<'addEntries'>): Diagram['styles'] {
@@ -85,10 +98,16 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
   const { styles } = diagram;
   const branches = pick(styles.branches);
   const only = pick(styles.only);
+  const members = diagram.kind === 'venn' ? pick(diagram.venn.members) : {};
+  const sorted = Object.keys(members).length > 0;
+  const rest =
+    diagram.kind === 'venn' && sorted
+      ? { ...diagram, venn: { ...diagram.venn, members: without(diagram.venn.members, going) } }
+      : diagram;
   const styled = Object.keys(branches).length + Object.keys(only).length > 0;
   return done(
     {
-      ...diagram,
+      ...rest,
       entries: without(diagram.entries, going),
       links:
         links.length > 0
@@ -101,7 +120,14 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
         ? { ...styles, branches: without(styles.branches, going), only: without(styles.only, going) }
         : styles,
     },
-    { kind: 'addEntries', entries: [...going].map((id) => diagram.entries[id]!), links, branches, only },
+    {
+      kind: 'addEntries',
+      entries: [...going].map((id) => diagram.entries[id]!),
+      links,
+      branches,
+      only,
+      ...(sorted ? { members } : {}),
+    },
   );
 }
 
@@ -134,6 +160,17 @@ export function setField(diagram: Diagram, command: CommandOf<'setField'>): Outc
   return done(changed(diagram, { ...entry, fields }), { ...command, value: entry.fields[command.field] ?? null });
 }
 
+/** An entry without a picture does not keep the property at all. */
+export function setImage(diagram: Diagram, command: CommandOf<'setImage'>): Outcome {
+  const entry = diagram.entries[command.id];
+  if (!entry) return gone('The entry whose picture was changed');
+  const { image, ...rest } = entry;
+  return done(changed(diagram, command.image ? { ...rest, image: command.image } : rest), {
+    ...command,
+    image: image ?? null,
+  });
+}
+
 export function setRole(diagram: Diagram, command: CommandOf<'setRole'>): Outcome {
   const entry = diagram.entries[command.id];
   if (!entry) return gone('The entry whose role was changed');
@@ -143,6 +180,8 @@ export function setRole(diagram: Diagram, command: CommandOf<'setRole'>): Outcom
 export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>): Outcome {
   const entry = diagram.entries[command.id];
   if (!entry) return gone('The entry to move');
+  if (command.parent !== null && diagram.kind === 'venn')
+    return refused('The items of a Venn diagram have no tiers under each other.');
   if (command.parent !== null) {
     const parent = diagram.entries[command.parent];
     if (!parent) return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);

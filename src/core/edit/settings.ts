@@ -1,6 +1,7 @@
 import { StylePatch, type Diagram } from '../model';
 import type { CommandOf } from './command';
 import { done, formerValues, refused, without, type Outcome } from './outcome';
+import { hasRegion, styleSet, withRegion } from './venn';
 
 export function setTitle(diagram: Diagram, command: CommandOf<'setTitle'>): Outcome {
   return done({ ...diagram, title: command.title }, { ...command, title: diagram.title });
@@ -57,6 +58,15 @@ export function setStyle(diagram: Diagram, command: CommandOf<'setStyle'>): Outc
   if ((scope.kind === 'branch' || scope.kind === 'this') && !diagram.entries[scope.entry]) {
     return refused('The styled entry is no longer in the list.');
   }
+  if (scope.kind === 'region') {
+    if (diagram.kind !== 'venn' || !hasRegion(diagram.venn, scope.region))
+      return refused('That region is no longer there.');
+    const before = patchOf(diagram, scope);
+    const style = value === null ? without(before, [property]) : { ...before, [property]: value };
+    const inverse = { ...command, value: before[property] ?? null };
+    return done({ ...diagram, venn: withRegion(diagram.venn, scope.region, { style }) }, inverse);
+  }
+  if (scope.kind === 'set') return styleSet(diagram, command, scope.set);
   const { styles } = diagram;
   const former = patchOf(diagram, scope);
   const next = value === null ? without(former, [property]) : { ...former, [property]: value };
@@ -67,7 +77,7 @@ export function setStyle(diagram: Diagram, command: CommandOf<'setStyle'>): Outc
   return done({ ...diagram, styles: { ...styles, [shelf]: kept } }, inverse);
 }
 
-type NarrowScope = Exclude<CommandOf<'setStyle'>['scope'], { kind: 'everything' }>;
+type NarrowScope = Exclude<CommandOf<'setStyle'>['scope'], { kind: 'everything' | 'region' | 'set' }>;
 
 function shelfOf(scope: NarrowScope): ['tiers' | 'roles' | 'branches' | 'only', string] {
   switch (scope.kind) {
@@ -85,6 +95,11 @@ function shelfOf(scope: NarrowScope): ['tiers' | 'roles' | 'branches' | 'only', 
 /** What a scope itself sets, without what it takes from wider scopes. */
 export function patchOf(diagram: Diagram, scope: CommandOf<'setStyle'>['scope']): StylePatch {
   if (scope.kind === 'everything') return diagram.styles.everything;
+  if (scope.kind === 'region') return diagram.kind === 'venn' ? (diagram.venn.regions[scope.region]?.style ?? {}) : {};
+  if (scope.kind === 'set') {
+    const set = diagram.kind === 'venn' ? diagram.venn.sets[scope.set] : undefined;
+    return set ? { ...set.style, ...(set.colour ? { fill: set.colour } : {}) } : {};
+  }
   const [shelf, key] = shelfOf(scope);
   return diagram.styles[shelf][key] ?? {};
 }

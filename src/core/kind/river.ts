@@ -1,7 +1,6 @@
 import type { BoxStyle, Diagram, Finding } from '../model';
 import type { Scene } from '../scene';
-import { resolveStyles } from '../style';
-import { structureOf, type Structure } from '../tiers';
+import type { Structure } from '../tiers';
 import { kindOf } from './kinds';
 
 export interface Drawn {
@@ -12,9 +11,10 @@ export interface Drawn {
 
 /** The river from a Diagram to its Scene: tiers, style, measure, arrange, scene. The same in browser, worker, server and tests. */
 export function draw(diagram: Diagram): Drawn {
-  const structure = structureOf(diagram.entries);
-  const styles = resolveStyles(diagram, structure);
-  return { structure, styles, scene: kindOf(diagram.kind).scene(diagram, structure, styles) };
+  const kind = kindOf(diagram.kind);
+  const structure = kind.structure(diagram);
+  const styles = kind.styles(diagram, structure);
+  return { structure, styles, scene: kind.scene(diagram, structure, styles) };
 }
 
 export function check(diagram: Diagram, drawn: Drawn): Finding[] {

@@ -21,27 +21,34 @@ export interface BoxText {
 }
 
 /** Text wider than this many times the name's size starts a new line. */
-const wantedEms = 7.8;
+const wantedEms = { narrow: 7.8, wide: 18 } as const;
+export type TextWidth = keyof typeof wantedEms;
 const mostNameLines = 3;
 const mostDetailLines = 2;
 const nameLeading = 1.18;
 const detailLeading = 1.25;
 
-const kept = new WeakMap<Entry, Map<BoxStyle, BoxText>>();
+const kept = {
+  narrow: new WeakMap<Entry, Map<BoxStyle, BoxText>>(),
+  wide: new WeakMap<Entry, Map<BoxStyle, BoxText>>(),
+};
 
-/** Sets the text of an entry's box: the name in bold, the details lighter below. Kept per entry and style, which never change in place. */
-export function boxText(entry: Entry, style: BoxStyle): BoxText {
-  let byStyle = kept.get(entry);
-  if (!byStyle) kept.set(entry, (byStyle = new Map()));
+/**
+ * Sets the text of an entry: the name in bold, the details lighter below. `narrow` as boxes want it, `wide` as lists do, where most names
+ * keep to one line. Kept per entry and style, which never change in place.
+ */
+export function boxText(entry: Entry, style: BoxStyle, width: TextWidth = 'narrow'): BoxText {
+  let byStyle = kept[width].get(entry);
+  if (!byStyle) kept[width].set(entry, (byStyle = new Map()));
   let text = byStyle.get(style);
-  if (!text) byStyle.set(style, (text = set(entry, style)));
+  if (!text) byStyle.set(style, (text = set(entry, style, width)));
   return text;
 }
 
-function set(entry: Entry, style: BoxStyle): BoxText {
+function set(entry: Entry, style: BoxStyle, inLine: TextWidth): BoxText {
   const nameFace = sansFace(style.nameWeight, style.nameSlant);
   const detailFace = sansFace(400, 'upright');
-  const wanted = style.nameSize * wantedEms;
+  const wanted = style.nameSize * wantedEms[inLine];
   const blocks: { text: string; face: Face; size: number; leading: number; part: SetLine['part'] }[] = [];
   const name = entry.name.trim() === '' ? ' ' : entry.name;
   for (const text of wrap(name, nameFace, style.nameSize, wanted, mostNameLines).lines) {

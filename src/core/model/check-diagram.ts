@@ -1,4 +1,5 @@
-import { Diagram } from './diagram';
+import { Diagram, type Venn } from './diagram';
+import { mostSets, regionKey } from './venn';
 
 /** Every invariant of a Diagram beyond its shape, in words; empty when all hold. Linear in the entries. */
 export function brokenInvariants(diagram: Diagram): string[] {
@@ -29,5 +30,22 @@ export function brokenInvariants(diagram: Diagram): string[] {
   for (const id of [...Object.keys(styles.only), ...Object.keys(styles.branches)]) {
     if (!entries[id]) broken.push(`a style is kept for ${id}, which is not there`);
   }
+  if (diagram.kind === 'venn') broken.push(...brokenVenn(diagram));
+  return broken;
+}
+
+function brokenVenn({ entries, venn }: Venn): string[] {
+  const broken: string[] = [];
+  if (Object.keys(venn.sets).length > mostSets) broken.push(`there are more than ${mostSets} sets`);
+  for (const [id, set] of Object.entries(venn.sets))
+    if (set.id !== id) broken.push(`set ${id} is kept under the id of ${set.id}`);
+  for (const [id, sets] of Object.entries(venn.members)) {
+    if (!entries[id]) broken.push(`memberships are kept for ${id}, which is not there`);
+    for (const set of sets) if (!venn.sets[set]) broken.push(`entry ${id} is in set ${set}, which is not there`);
+    if (regionKey(sets) !== sets.join(',')) broken.push(`the sets of ${id} are not in order`);
+  }
+  for (const key of Object.keys(venn.regions))
+    for (const set of key === '' ? [] : key.split(','))
+      if (!venn.sets[set]) broken.push(`a region is kept for set ${set}, which is not there`);
   return broken;
 }

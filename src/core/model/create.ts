@@ -1,4 +1,5 @@
 import type { Diagram, Entry, KindId } from './diagram';
+import { emptyVenn } from './venn';
 
 export const defaultArrangement = {
   direction: 'down',
@@ -10,11 +11,17 @@ export const defaultArrangement = {
   joinRadius: 5,
 } as const;
 
+type Common = Omit<Extract<Diagram, { kind: 'org-chart' }>, 'kind'>;
+/** What each kind adds to the common part. */
+const parts: { readonly [K in KindId]: (common: Common) => Extract<Diagram, { kind: K }> } = {
+  'org-chart': (common) => ({ ...common, kind: 'org-chart' }),
+  venn: (common) => ({ ...common, kind: 'venn', venn: emptyVenn }),
+};
+
 /** An empty diagram of a kind, ready to take entries. */
 export function createDiagram(kind: KindId, title: string): Diagram {
-  return {
-    format: 1,
-    kind,
+  const common = {
+    format: 1 as const,
     title,
     titleBlock: { shown: true, title, subtitle: '', author: '', date: '' },
     entries: {},
@@ -24,8 +31,9 @@ export function createDiagram(kind: KindId, title: string): Diagram {
     look: 'saltmarsh',
     styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {} },
     arrangement: { ...defaultArrangement },
-    sheet: { size: 'A4', orientation: 'landscape', margin: 38 },
+    sheet: { size: 'A4' as const, orientation: 'landscape' as const, margin: 38 },
   };
+  return parts[kind](common);
 }
 
 export function createEntry(given: Partial<Entry> & Pick<Entry, 'id' | 'order'>): Entry {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Arrangement, Sheet } from './sheet';
 import { StylePatch } from './style';
+import { VennPart } from './venn';
 
 /** Nothing larger is taken in; the limits are named in the messages that refuse. */
 export const limits = {
@@ -25,6 +26,14 @@ export const Id = z
   .regex(/^[^\0]*$/);
 export type Id = z.infer<typeof Id>;
 
+/** A picture kept beside the diagram: its id and its size in its own pixels. */
+export const ImageRef = z.strictObject({
+  id: z.string().regex(/^[0-9a-f]{32}$/),
+  width: z.number().int().min(1).max(20_000),
+  height: z.number().int().min(1).max(20_000),
+});
+export type ImageRef = z.infer<typeof ImageRef>;
+
 /** One person or idea: one line of the list. What every kind of diagram has in common. */
 export const Entry = z.strictObject({
   id: Id,
@@ -37,6 +46,8 @@ export const Entry = z.strictObject({
   parent: Id.nullable(),
   /** Place among its siblings: a fractional key, compared as (order, id). */
   order: z.string().min(1).max(400),
+  /** Left out where there is none. */
+  image: ImageRef.optional(),
 });
 export type Entry = z.infer<typeof Entry>;
 
@@ -104,7 +115,16 @@ export const OrgChart = z.strictObject({
   ...common,
 });
 
+export type OrgChart = z.infer<typeof OrgChart>;
+
+export const Venn = z.strictObject({
+  kind: z.literal('venn'),
+  ...common,
+  venn: VennPart,
+});
+export type Venn = z.infer<typeof Venn>;
+
 /** Plain JSON, one member a kind; everything a diagram is. */
-export const Diagram = z.discriminatedUnion('kind', [OrgChart]);
+export const Diagram = z.discriminatedUnion('kind', [OrgChart, Venn]);
 export type Diagram = z.infer<typeof Diagram>;
 export type KindId = Diagram['kind'];

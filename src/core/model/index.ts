@@ -6,3 +6,4 @@ export * from './order-key';
 export * from './sheet';
 export * from './style';
 export * from './upgrade';
+export * from './venn';

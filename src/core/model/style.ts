@@ -38,9 +38,13 @@ export type StylePatch = z.infer<typeof StylePatch>;
 /** What a style change applies to, from the widest to the narrowest. */
 export const Scope = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('everything') }),
-  z.strictObject({ kind: z.literal('tier'), tier: z.number().int().min(1) }),
+  z.strictObject({ kind: z.literal('tier'), tier: z.number().int().min(0) }),
   z.strictObject({ kind: z.literal('role'), role: z.string().min(1).max(40) }),
   z.strictObject({ kind: z.literal('branch'), entry: z.string() }),
   z.strictObject({ kind: z.literal('this'), entry: z.string() }),
+  /** A region of a Venn diagram, by its key. */
+  z.strictObject({ kind: z.literal('region'), region: z.string().max(400) }),
+  /** A set of a Venn diagram: its colour, its curve and its name. */
+  z.strictObject({ kind: z.literal('set'), set: z.string().max(64) }),
 ]);
 export type Scope = z.infer<typeof Scope>;

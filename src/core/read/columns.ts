@@ -38,13 +38,14 @@ export interface Columns {
   readonly twoPart: { readonly first: number; readonly last: number } | null;
 }
 
-const useOf = (heading: string): ColumnUse | null =>
+/** What a column with this heading is; null where the heading says nothing known. */
+export const columnUseOf = (heading: string): ColumnUse | null =>
   headings.find(([, pattern]) => pattern.test(foldName(heading).replace(/[:?]/g, '')))?.[0] ?? null;
 
 /** Tells what each column is: by its heading where there is one, else by its content. */
 export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
   const head = rows[0]?.cells ?? [];
-  const told = head.map(useOf);
+  const told = head.map(columnUseOf);
   const named = head.filter((cell) => cell !== '').length === head.length;
   const header =
     told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('reportsTo') && named);

@@ -1,5 +1,7 @@
+export * from './picture-field';
 export { decodeList, type Decoded } from './decode';
 export { foldName } from './names';
 export { splitDetails } from './outline';
 export * from './read-list';
 export * from './result';
+export { readSets } from './sets';

@@ -1,4 +1,4 @@
-import { createDiagram, evenKeys, finding, limits, type Diagram, type Entry, type Finding } from '../model';
+import { createDiagram, evenKeys, finding, limits, type OrgChart, type Entry, type Finding } from '../model';
 import { findColumns } from './columns';
 import { findDelimiter, parseDelimited, type Delimiter } from './delimited';
 import { foldName } from './names';
@@ -98,7 +98,7 @@ function withGeneralFindings(result: ReadResult): ReadResult {
 }
 
 /** The diagram of what was read. Ids are those of the reader; siblings keep the order of the list. */
-export function diagramFrom(result: ReadResult, title: string): Diagram {
+export function diagramFrom(result: ReadResult, title: string): OrgChart {
   const siblings = new Map<string | null, string[]>();
   for (const entry of result.entries) {
     const list = siblings.get(entry.parent);
@@ -119,7 +119,7 @@ export function diagramFrom(result: ReadResult, title: string): Diagram {
     phrase: '',
   }));
   return {
-    ...createDiagram('org-chart', title),
+    ...(createDiagram('org-chart', title) as OrgChart),
     entries,
     links: Object.fromEntries(links.map((link) => [link.id, link])),
     notPlaced: result.notPlaced.map((item) => ({ ...item, id: `line-${item.line}` })),

@@ -1,6 +1,16 @@
 import type { Finding } from '../model';
 
-export const columnUses = ['name', 'reportsTo', 'alsoReportsTo', 'id', 'detail', 'role', 'field', 'leftOut'] as const;
+export const columnUses = [
+  'name',
+  'reportsTo',
+  'alsoReportsTo',
+  'id',
+  'detail',
+  'role',
+  'set',
+  'field',
+  'leftOut',
+] as const;
 export type ColumnUse = (typeof columnUses)[number];
 
 export interface Column {
@@ -27,6 +37,8 @@ export interface Question {
   readonly guess: string | null;
   readonly candidates: readonly { readonly id: string; readonly name: string; readonly line: number }[];
   readonly answered: boolean;
+  /** The answers to choose among, where they are not entries. */
+  readonly options?: readonly { readonly value: string; readonly words: string }[];
 }
 
 export interface ReadEntry {
@@ -41,7 +53,8 @@ export interface ReadEntry {
 
 export interface ReadResult {
   /** How the structure was told. */
-  readonly structure: 'indent' | 'reports-to' | 'flat' | 'none';
+  readonly structure:
+    'indent' | 'reports-to' | 'flat' | 'set-columns' | 'set-marks' | 'set-lists' | 'set-lines' | 'set-outline' | 'none';
   readonly columns: readonly Column[];
   readonly header: boolean;
   readonly emptyLines: number;
@@ -49,6 +62,9 @@ export interface ReadResult {
   readonly entries: readonly ReadEntry[];
   readonly links: readonly { readonly from: string; readonly to: string; readonly line: number }[];
   readonly notPlaced: readonly { readonly line: number; readonly text: string; readonly reason: string }[];
+  /** Sets with the ids of their items, and what they are all taken from; only where sets are read. */
+  readonly sets: readonly { readonly name: string; readonly items: readonly string[] }[];
+  readonly universe: string;
   readonly questions: readonly Question[];
   readonly findings: readonly Finding[];
 }
@@ -61,6 +77,8 @@ export const nothingRead: ReadResult = {
   entries: [],
   links: [],
   notPlaced: [],
+  sets: [],
+  universe: '',
   questions: [],
   findings: [],
 };

@@ -1,5 +1,6 @@
 import type { BoxShape } from '../model';
-import type { Run } from '../measure';
+import type { Ellipse, ScaleError } from '../arrange';
+import type { Face, Run } from '../measure';
 
 /** All lengths in CSS px (1/96 in), y down. Children of a group are placed relative to it. */
 export interface BoxPrimitive {
@@ -18,8 +19,10 @@ export interface BoxPrimitive {
 
 export interface PathPrimitive {
   readonly type: 'path';
-  /** SVG path data with absolute M, L, Q and Z. */
+  /** SVG path data with absolute M, L, Q, C and Z; filled by even–odd. */
   readonly d: string;
+  /** Left out: not filled. */
+  readonly fill?: string;
   readonly stroke: string;
   readonly strokeWidth: number;
   readonly dashed: boolean;
@@ -37,7 +40,32 @@ export interface TextPrimitive {
   readonly part: 'name' | 'detail' | 'note';
 }
 
-export type Primitive = BoxPrimitive | PathPrimitive | TextPrimitive;
+/** Text along a curve: each glyph stands on its own place, turned about it. */
+export interface CurvedTextPrimitive {
+  readonly type: 'curvedText';
+  readonly size: number;
+  readonly fill: string;
+  /** Left end of the glyph's baseline, and its turn in degrees, clockwise. */
+  readonly glyphs: readonly {
+    readonly text: string;
+    readonly face: Face;
+    readonly x: number;
+    readonly y: number;
+    readonly turn: number;
+  }[];
+}
+
+/** A picture kept beside the diagram, by its id. */
+export interface ImagePrimitive {
+  readonly type: 'image';
+  readonly image: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export type Primitive = BoxPrimitive | PathPrimitive | TextPrimitive | CurvedTextPrimitive | ImagePrimitive;
 
 export interface Rect {
   readonly x: number;
@@ -48,7 +76,10 @@ export interface Rect {
 
 export interface SceneGroup {
   readonly type: 'group';
-  readonly stands: { readonly for: 'entry' | 'links' | 'sideLink' | 'note'; readonly id: string };
+  readonly stands: {
+    readonly for: 'entry' | 'links' | 'sideLink' | 'region' | 'set' | 'key' | 'note';
+    readonly id: string;
+  };
   /** What assistive technology reads out; empty for lines, which repeat what the entries say. */
   readonly label: string;
   readonly x: number;
@@ -88,6 +119,10 @@ export interface Scene {
   /** Title block and legend, in sheet coordinates. */
   readonly notes: readonly SceneGroup[];
   readonly tiers: readonly TierBand[];
+  /** The curves of the sets, in drawing coordinates and in the order of the sets; only where sets are drawn. */
+  readonly curves?: readonly Ellipse[];
+  /** How far the areas are from the counts; only where they are drawn to scale. */
+  readonly scaled?: Pick<ScaleError, 'stress' | 'diagError' | 'unwanted'>;
   /** Size of the smallest text of an entry on the sheet; null without text. */
   readonly smallestText: number | null;
 }

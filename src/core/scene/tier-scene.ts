@@ -1,14 +1,11 @@
 import { arrangeTierTree, roundedPath, sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange';
-import { paperSize, sheetName, type BoxStyle, type Diagram, type Entry } from '../model';
+import { sheetName, type BoxStyle, type Diagram, type Entry } from '../model';
 import { lookOf, tierStyle } from '../style';
 import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
 import { entryGroup, ownSize } from './entry-group';
+import { placeOnSheet } from './place-sheet';
 import type { Scene, SceneGroup, TierBand } from './scene';
-import { notesRoom, sheetNotes } from './sheet-notes';
-
-const largestScale = 1.25;
-/** A sheet as large as its drawing is never smaller than this, so that the title has room. */
-const leastSheet = { width: 420, height: 200 };
+import { sheetNotes } from './sheet-notes';
 
 /** From a hierarchy with complete styles to its Scene on tiers. */
 export function tierScene(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[]): Scene {
@@ -19,11 +16,10 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
     { length: tierCount(structure) },
     (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap,
   );
-  const input: TierTreeInput = { ...structure, ...arrangement, width, height, beside, tierGap };
-  const layout = arrangeTierTree(input);
+  const { input, layout } = layoutOf(structure, { ...structure, ...arrangement, width, height, beside, tierGap });
   const look = lookOf(diagram.look);
   const legend = legendOf(diagram, structure);
-  const { sheet, drawing } = place(diagram, layout, legend);
+  const { sheet, drawing } = placeOnSheet(diagram, layout, legend);
   return {
     title: diagram.title,
     description: `Org chart: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
@@ -39,6 +35,31 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
     tiers: bands(diagram, structure, styles, layout, tierGap),
     smallestText: smallest(diagram, structure, styles, drawing.scale),
   };
+}
+
+interface LaidOut {
+  readonly input: TierTreeInput;
+  readonly layout: TierTreeLayout;
+}
+const laidOut = new WeakMap<Structure, LaidOut>();
+
+/** The arrangement; kept per structure while sizes and spacing stay as they are, as when a name is typed that fits its tier. */
+function layoutOf(structure: Structure, input: TierTreeInput): LaidOut {
+  const before = laidOut.get(structure);
+  if (before && sameInput(before.input, input)) return before;
+  const made = { input, layout: arrangeTierTree(input) };
+  laidOut.set(structure, made);
+  return made;
+}
+
+function sameInput(a: TierTreeInput, b: TierTreeInput): boolean {
+  for (const key of Object.keys(b) as (keyof TierTreeInput)[]) {
+    const [one, other] = [a[key], b[key]];
+    if (one === other) continue;
+    if (typeof one !== 'object' || typeof other !== 'object' || one.length !== other.length) return false;
+    for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+  }
+  return true;
 }
 
 /** What the signs on the sheet mean, for those that occur. */
@@ -75,37 +96,6 @@ function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxSt
     height[i] = most.height;
   }
   return { width, height };
-}
-
-function place(
-  diagram: Diagram,
-  layout: TierTreeLayout,
-  legend: string,
-): Pick<Scene, 'drawing'> & { sheet: { width: number; height: number } } {
-  const room = notesRoom(diagram, legend);
-  const { margin } = diagram.sheet;
-  const paper = paperSize(diagram.sheet);
-  if (!paper) {
-    const width = Math.max(leastSheet.width, layout.width + 2 * margin);
-    const height = Math.max(leastSheet.height, layout.height + 2 * margin + room.top + room.bottom);
-    const x = (width - layout.width) / 2;
-    return {
-      sheet: { width, height },
-      drawing: { x, y: margin + room.top, scale: 1, width: layout.width, height: layout.height },
-    };
-  }
-  const free = {
-    width: Math.max(1, paper.width - 2 * margin),
-    height: Math.max(1, paper.height - 2 * margin - room.top - room.bottom),
-  };
-  const scale = Math.min(
-    largestScale,
-    free.width / Math.max(1, layout.width),
-    free.height / Math.max(1, layout.height),
-  );
-  const x = (paper.width - layout.width * scale) / 2;
-  const y = margin + room.top + (free.height - layout.height * scale) * 0.4;
-  return { sheet: paper, drawing: { x, y, scale, width: layout.width, height: layout.height } };
 }
 
 function boxes(
@@ -165,9 +155,15 @@ function labelOf(
   return label;
 }
 
-function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): SceneGroup[] {
+const fanned = new WeakMap<TierTreeLayout, { readonly manner: string; readonly groups: readonly SceneGroup[] }>();
+
+/** The lines from each entry to those below it; kept per layout. */
+function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): readonly SceneGroup[] {
   const { lineWidth, joinRadius } = diagram.arrangement;
-  return Array.from(layout.fans, ([i, lines]): SceneGroup => {
+  const manner = `${lineWidth} ${joinRadius} ${stroke}`;
+  const before = fanned.get(layout);
+  if (before?.manner === manner) return before.groups;
+  const groups = Array.from(layout.fans, ([i, lines]): SceneGroup => {
     const d = lines.map(({ points }) => roundedPath(points, joinRadius)).join('');
     return {
       type: 'group',
@@ -179,6 +175,8 @@ function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, st
       children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: false }],
     };
   });
+  fanned.set(layout, { manner, groups });
+  return groups;
 }
 
 function sideLinks(

@@ -5,9 +5,9 @@ import { readableText } from './contrast';
 import { lookOf, roleStyle, tierStyle, type Look } from './look';
 
 /** Where a value comes from. `contrast`: text colour chosen because the fill was changed and the wanted one would not read. */
-export type Origin = 'look' | 'everything' | 'tier' | 'role' | 'branch' | 'this' | 'contrast';
+export type Origin = 'look' | 'everything' | 'tier' | 'role' | 'branch' | 'region' | 'set' | 'this' | 'contrast';
 
-interface Layer {
+export interface Layer {
   readonly origin: Origin;
   readonly patch: StylePatch;
 }
@@ -33,7 +33,7 @@ export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[
 const internedStyles = new Map<string, WeakRef<BoxStyle>>();
 
 /** One object for equal styles across runs, so that what is cached per style stays valid when nothing changed. */
-function interned(style: BoxStyle): BoxStyle {
+export function interned(style: BoxStyle): BoxStyle {
   const key = JSON.stringify(style);
   const known = internedStyles.get(key)?.deref();
   if (known) return known;
@@ -81,7 +81,10 @@ function layersOf(diagram: Diagram, structure: Structure, i: number): Layer[] {
   return layers;
 }
 
-function resolve(layers: readonly Layer[], look: Look): { style: BoxStyle; origins: Record<StyleProperty, Origin> } {
+export function resolve(
+  layers: readonly Layer[],
+  look: Look,
+): { style: BoxStyle; origins: Record<StyleProperty, Origin> } {
   const style: Record<string, unknown> = {};
   const origins = {} as Record<StyleProperty, Origin>;
   const depth: Partial<Record<StyleProperty, number>> = {};
@@ -124,6 +127,9 @@ export function entriesIn(diagram: Diagram, structure: Structure, scope: Scope):
         return inside[i] === 1;
       });
     }
+    case 'region':
+    case 'set':
+      return [];
     case 'this':
       return all.filter((i) => structure.ids[i] === scope.entry);
   }

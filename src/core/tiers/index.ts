@@ -1,2 +1,3 @@
 export * from './roles';
 export * from './structure';
+export * from './venn-structure';

@@ -4,6 +4,9 @@ import { structureOf } from '../tiers';
 const cell = (text: string): string =>
   /[",\r\n]/.test(text) || text !== text.trim() ? `"${text.replaceAll('"', '""')}"` : text;
 
+/** One row, its cells quoted where they need it, with its line end. */
+export const csvRow = (cells: readonly string[]): string => `${cells.map(cell).join(',')}\r\n`;
+
 /** The list as RFC 4180 CSV with a heading row: id, name, reports to (an id), role, details and own fields. Read back by `readTable`. */
 export function csvOf(diagram: Diagram): string {
   const structure = structureOf(diagram.entries);
@@ -27,5 +30,5 @@ export function csvOf(diagram: Diagram): string {
     ...Array.from({ length: details }, (_, i) => entry.details[i] ?? ''),
     ...fields.map((field) => entry.fields[field] ?? ''),
   ]);
-  return [headings, ...rows].map((row) => row.map(cell).join(',')).join('\r\n') + '\r\n';
+  return [headings, ...rows].map(csvRow).join('');
 }

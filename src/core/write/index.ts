@@ -1,2 +1,3 @@
 export * from './csv';
 export * from './outline-text';
+export * from './venn-lists';

@@ -1,12 +1,17 @@
 import PDFDocument from 'pdfkit';
 import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
+import { noImages, type ImageFiles } from '../images';
 
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;
 
 type Handlers = {
-  [K in Primitive['type']]: (pdf: PDFKit.PDFDocument, primitive: Extract<Primitive, { type: K }>) => void;
+  [K in Primitive['type']]: (
+    pdf: PDFKit.PDFDocument,
+    primitive: Extract<Primitive, { type: K }>,
+    images: ImageFiles,
+  ) => void;
 };
 
 function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
@@ -16,6 +21,11 @@ function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
 }
 
 const handlers: Handlers = {
+  image(pdf, { image, x, y, width, height }, images) {
+    const file = images.get(image);
+    if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
+    else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');
+  },
   box(pdf, box) {
     dashed(pdf, box.strokeWidth, box.dashed);
     pdf.path(boxOutline(box));
@@ -24,7 +34,22 @@ const handlers: Handlers = {
   },
   path(pdf, path) {
     dashed(pdf, path.strokeWidth, path.dashed);
-    pdf.path(path.d).lineWidth(path.strokeWidth).stroke(path.stroke);
+    pdf.path(path.d).lineWidth(path.strokeWidth);
+    if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
+    else if (path.fill) pdf.fill(path.fill, 'even-odd');
+    else pdf.stroke(path.stroke);
+  },
+  curvedText(pdf, { glyphs, size, fill }) {
+    for (const { text, face, x, y, turn } of glyphs) {
+      pdf
+        .save()
+        .rotate(turn, { origin: [x, y] })
+        .font(fontPath(face))
+        .fontSize(size)
+        .fillColor(fill);
+      pdf.text(text, x, y, { lineBreak: false, baseline: 'alphabetic' });
+      pdf.restore();
+    }
   },
   text(pdf, text) {
     let x = text.x;
@@ -36,11 +61,12 @@ const handlers: Handlers = {
   },
 };
 
-const drawPrimitive = (pdf: PDFKit.PDFDocument, primitive: Primitive): void =>
-  (handlers[primitive.type] as (to: PDFKit.PDFDocument, one: Primitive) => void)(pdf, primitive);
+type Handler = (to: PDFKit.PDFDocument, one: Primitive, images: ImageFiles) => void;
+const drawPrimitive = (pdf: PDFKit.PDFDocument, primitive: Primitive, images: ImageFiles): void =>
+  (handlers[primitive.type] as Handler)(pdf, primitive, images);
 
 /** The Scene as a one-page PDF at the sheet's size, with the used characters of the fonts embedded and the text selectable. */
-export function pdfOf(scene: Scene): Promise<Buffer> {
+export function pdfOf(scene: Scene, images = noImages): Promise<Buffer> {
   const { sheet, drawing } = scene;
   const pdf = new PDFDocument({
     size: [sheet.width * pointsPerPx, sheet.height * pointsPerPx],
@@ -52,11 +78,11 @@ export function pdfOf(scene: Scene): Promise<Buffer> {
   const done = collect(pdf);
   pdf.scale(pointsPerPx);
   pdf.rect(0, 0, sheet.width, sheet.height).fill(sheet.ground);
-  for (const { children } of scene.notes) for (const primitive of children) drawPrimitive(pdf, primitive);
+  for (const { children } of scene.notes) for (const primitive of children) drawPrimitive(pdf, primitive, images);
   pdf.translate(drawing.x, drawing.y).scale(drawing.scale);
   for (const { x, y, children } of scene.groups) {
     pdf.save().translate(x, y);
-    for (const primitive of children) drawPrimitive(pdf, primitive);
+    for (const primitive of children) drawPrimitive(pdf, primitive, images);
     pdf.restore();
   }
   pdf.end();

@@ -2,6 +2,7 @@ import { renderAsync } from '@resvg/resvg-js';
 import type { Scene } from '../../core/scene';
 import { faceFiles } from '../font-files';
 import { fontPath } from '../fonts';
+import { noImages } from '../images';
 import { svgOf } from '../svg/svg';
 import type { Face } from '../../core/measure';
 
@@ -9,7 +10,7 @@ import type { Face } from '../../core/measure';
 export const mostPixels = 16_000;
 
 /** The Scene as PNG at a resolution in dots per inch (96: one pixel a CSS px). Throws a RangeError with words for people where it would be too large. */
-export async function pngOf(scene: Scene, dotsPerInch = 192): Promise<Buffer> {
+export async function pngOf(scene: Scene, dotsPerInch = 192, images = noImages): Promise<Buffer> {
   const zoom = dotsPerInch / 96;
   const largest = Math.max(scene.sheet.width, scene.sheet.height) * zoom;
   if (largest > mostPixels) {
@@ -18,7 +19,7 @@ export async function pngOf(scene: Scene, dotsPerInch = 192): Promise<Buffer> {
       `At ${dotsPerInch} dpi the picture would be ${Math.round(largest)} pixels long; the most is ${mostPixels}. Choose ${fit} dpi or less, or a smaller sheet.`,
     );
   }
-  const image = await renderAsync(svgOf(scene), {
+  const image = await renderAsync(svgOf(scene, { fontCss: '', images }), {
     fitTo: { mode: 'zoom', value: zoom },
     font: {
       loadSystemFonts: false,

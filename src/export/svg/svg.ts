@@ -1,9 +1,20 @@
 import { faceCss, type Face } from '../../core/measure';
-import { boxOutline, dashPattern, type Primitive, type Scene, type SceneGroup } from '../../core/scene';
+import {
+  boxOutline,
+  dashPattern,
+  type CurvedTextPrimitive,
+  type Primitive,
+  type Scene,
+  type SceneGroup,
+} from '../../core/scene';
+import { noImages, type ImageFiles } from '../images';
 
 export interface SvgOptions {
   /** CSS with @font-face rules to embed; empty where the fonts are at hand anyway. */
   readonly fontCss: string;
+  /** Pictures to embed; `hrefOf` instead where the document stands on a page that can load them. */
+  readonly images?: ImageFiles;
+  readonly hrefOf?: (image: string) => string;
 }
 
 const num = (n: number): string => String(Math.round(n * 1000) / 1000);
@@ -14,12 +25,29 @@ const esc = (text: string): string =>
 
 const dash = (width: number): string => dashPattern(width).map(num).join(' ');
 
+type Href = (image: string) => string | null;
+
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
-const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>) => string } = {
+const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
+  image: ({ image, x, y, width, height }, hrefOf) => {
+    const href = hrefOf(image);
+    const place = `x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}"`;
+    return href === null
+      ? `<rect ${place} fill="none" stroke="#888888" stroke-width="0.75"/>`
+      : `<image ${place} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
+  },
   box: (box) =>
     `<path d="${boxOutline(box)}" fill="${box.fill}"${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed ? ` stroke-dasharray="${dash(box.strokeWidth)}"` : ''}/>`,
   path: (path) =>
-    `<path d="${path.d}" fill="none" stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed ? ` stroke-dasharray="${dash(path.strokeWidth)}"` : ''}/>`,
+    `<path d="${path.d}" fill="${path.fill ?? 'none'}"${path.fill ? ' fill-rule="evenodd"' : ''} stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed ? ` stroke-dasharray="${dash(path.strokeWidth)}"` : ''}/>`,
+  curvedText: ({ glyphs, size, fill }) =>
+    sameFace(glyphs)
+      .map((part) => {
+        const { family, weight, italic } = faceCss(part[0]!.face);
+        const list = (of: (glyph: (typeof part)[number]) => number) => part.map((glyph) => num(of(glyph))).join(' ');
+        return `<text x="${list((glyph) => glyph.x)}" y="${list((glyph) => glyph.y)}" rotate="${list((glyph) => glyph.turn)}" font-family="'${family}', 'Noto Sans', sans-serif" font-size="${num(size)}" font-weight="${weight}"${italic ? ' font-style="italic"' : ''} fill="${fill}" xml:space="preserve">${esc(part.map((glyph) => glyph.text).join(''))}</text>`;
+      })
+      .join(''),
   text: (text) => {
     let x = text.x;
     return text.runs
@@ -33,26 +61,45 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
   },
 };
 
-export const drawPrimitive = (primitive: Primitive): string =>
-  (handlers[primitive.type] as (one: Primitive) => string)(primitive);
+type Glyphs = CurvedTextPrimitive['glyphs'];
 
-function group({ x, y, label, stands, children }: SceneGroup): string {
+/** Glyphs in a row that share a face; one whose text is more than one code unit stands alone, as the lists count code units. */
+function sameFace(glyphs: Glyphs): Glyphs[] {
+  const parts: Glyphs[number][][] = [];
+  for (const glyph of glyphs) {
+    const last = parts.at(-1);
+    if (last && last[0]!.face === glyph.face && last.at(-1)!.text.length === 1 && glyph.text.length === 1)
+      last.push(glyph);
+    else parts.push([glyph]);
+  }
+  return parts;
+}
+
+const drawPrimitive = (primitive: Primitive, href: Href): string =>
+  (handlers[primitive.type] as (one: Primitive, href: Href) => string)(primitive, href);
+
+function group({ x, y, label, stands, children }: SceneGroup, href: Href): string {
   const place = x !== 0 || y !== 0 ? ` transform="translate(${num(x)} ${num(y)})"` : '';
   const read = label ? ` role="listitem" aria-label="${esc(label)}"` : ' aria-hidden="true"';
-  return `<g${place} data-for="${stands.for}"${read}>${children.map(drawPrimitive).join('')}</g>`;
+  return `<g${place} data-for="${stands.for}"${read}>${children.map((one) => drawPrimitive(one, href)).join('')}</g>`;
 }
 
 /** The Scene as an SVG 1.1 document, one CSS px a user unit, with title, description and a list of entries for assistive technology. */
-export function svgOf(scene: Scene, { fontCss }: SvgOptions = { fontCss: '' }): string {
+export function svgOf(scene: Scene, { fontCss, images = noImages, hrefOf }: SvgOptions = { fontCss: '' }): string {
   const { sheet, drawing } = scene;
+  const href: Href = (image) => {
+    const file = images.get(image);
+    if (file) return `data:${file.mime};base64,${Buffer.from(file.bytes).toString('base64')}`;
+    return hrefOf ? hrefOf(image) : null;
+  };
   return [
-    `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${num(sheet.width)}" height="${num(sheet.height)}" viewBox="0 0 ${num(sheet.width)} ${num(sheet.height)}" role="list" aria-labelledby="title description">`,
+    `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${num(sheet.width)}" height="${num(sheet.height)}" viewBox="0 0 ${num(sheet.width)} ${num(sheet.height)}" role="list" aria-labelledby="title description">`,
     `<title id="title">${esc(scene.title)}</title><desc id="description">${esc(scene.description)}</desc>`,
     `<style>text{font-kerning:normal;font-variant-ligatures:none;white-space:pre}${fontCss}</style>`,
     `<rect width="100%" height="100%" fill="${sheet.ground}"/>`,
-    scene.notes.map(group).join('\n'),
+    scene.notes.map((one) => group(one, href)).join('\n'),
     `<g role="presentation" transform="translate(${num(drawing.x)} ${num(drawing.y)}) scale(${String(Math.round(drawing.scale * 1e6) / 1e6)})">`,
-    scene.groups.map(group).join('\n'),
+    scene.groups.map((one) => group(one, href)).join('\n'),
     '</g></svg>\n',
   ].join('\n');
 }
@@ -62,8 +109,8 @@ export function textByFace(scene: Scene): Map<Face, string> {
   const used = new Map<Face, Set<string>>();
   for (const { children } of [...scene.groups, ...scene.notes]) {
     for (const primitive of children) {
-      if (primitive.type !== 'text') continue;
-      for (const run of primitive.runs) {
+      const runs = primitive.type === 'text' ? primitive.runs : primitive.type === 'curvedText' ? primitive.glyphs : [];
+      for (const run of runs) {
         let set = used.get(run.face);
         if (!set) used.set(run.face, (set = new Set()));
         for (const character of run.text) set.add(character);

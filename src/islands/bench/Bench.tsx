@@ -33,6 +33,7 @@ async function open(id: string): Promise<BenchParts> {
     {
       changed: (next) => store?.getState().take(next),
       saving: (save) => store?.getState().set({ save }),
+      here: (here) => store?.getState().set({ here }),
       refused: (reasons) => (store ? store.getState().notify(reasons) : early.push(...reasons)),
     },
     new Outbox(id, windowId()),

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { kindOf } from '../../core/kind';
 import { Mark } from '../shared/Mark';
 import { useBench, useParts } from './context';
+import type { Visitor } from './sync';
 
 function SaveWords() {
   const save = useBench((state) => state.save);
@@ -14,7 +15,22 @@ function SaveWords() {
   return <span className="text-brass">{save.reason || 'No connection: kept on this machine, sent later'}</span>;
 }
 
-/** The way back, the title edited in place, undo and redo, and whether all is kept. */
+/** "you, in another window", "Ada Quill and Bo Lin". */
+export function visitorWords(visitors: readonly Visitor[]): string {
+  const names = visitors.map((one) => (one.own ? 'you, in another window' : one.name));
+  return new Intl.ListFormat('en', { type: 'conjunction' }).format(names);
+}
+
+function AlsoHere() {
+  const here = useBench((state) => state.here);
+  return (
+    <span role="status" className="hidden truncate text-sm text-muted md:inline">
+      {here.length > 0 && <>Also here: {visitorWords(here)}</>}
+    </span>
+  );
+}
+
+/** The way back, the title edited in place, undo and redo, who else is here, and whether all is kept. */
 export function Head() {
   const { store } = useParts();
   const { perform, undo, redo, set } = store.getState();
@@ -41,6 +57,7 @@ export function Head() {
         />
       </h1>
       <span className="label hidden whitespace-nowrap sm:inline">{kindOf(kind).name}</span>
+      <AlsoHere />
       <span role="status" className="ml-auto truncate text-sm text-muted">
         <SaveWords />
       </span>

@@ -21,6 +21,7 @@ const groups: [string, [string, string][]][] = [
       ['← ↑ → ↓', 'to the next entry that way'],
       ['F2', 'edit the name'],
       ['Alt + → / ←', 'one tier down / up'],
+      ['1 … 5', 'into or out of that set (Venn diagram)'],
       ['+ / −', 'zoom'],
       ['0', 'fit the sheet'],
     ],

@@ -1,13 +1,11 @@
-import { lazy, Suspense, useRef, useState, type PointerEvent } from 'react';
+import { Suspense, useRef, useState, type PointerEvent } from 'react';
 import { ArrangePanel } from './panels/ArrangePanel';
 import { HandOutPanel } from './panels/HandOutPanel';
 import { NotesPanel } from './panels/NotesPanel';
-import { ListPanel } from './list/ListPanel';
+import { partsOf, type KindParts } from './kinds';
 import { useBench, useParts } from './context';
 import { steps, type StepId } from './store';
 import { StylePanel } from './style/StylePanel';
-
-const FiguresPanel = lazy(() => import('./panels/FiguresPanel').then((module) => ({ default: module.FiguresPanel })));
 
 const names: Record<StepId, string> = {
   list: 'List',
@@ -17,11 +15,11 @@ const names: Record<StepId, string> = {
   notes: 'Notes',
   'hand-out': 'Hand out',
 };
-const panels: Record<StepId, () => React.ReactNode> = {
-  list: () => <ListPanel />,
+const panels: Record<StepId, (parts: KindParts) => React.ReactNode> = {
+  list: ({ List }) => <List />,
   arrange: () => <ArrangePanel />,
   style: () => <StylePanel />,
-  figures: () => <FiguresPanel />,
+  figures: ({ Figures }) => <Figures />,
   notes: () => <NotesPanel />,
   'hand-out': () => <HandOutPanel />,
 };
@@ -31,6 +29,7 @@ const widths = { least: 300, most: 720, usual: 384 };
 export function SidePanel() {
   const { store } = useParts();
   const step = useBench((state) => state.step);
+  const parts = partsOf(useBench((state) => state.diagram.kind));
   const [width, setWidth] = useState(widths.usual);
   const held = useRef<{ from: number; width: number } | null>(null);
   const resize = (next: number) => setWidth(Math.min(widths.most, Math.max(widths.least, next)));
@@ -58,8 +57,8 @@ export function SidePanel() {
         ))}
       </nav>
       <div className="mx-3 -mt-[6px] border-t border-hair" aria-hidden="true" />
-      <section aria-label={names[step]} className="mt-3 flex min-h-0 flex-1 flex-col">
-        <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step]()}</Suspense>
+      <section aria-label={names[step]} className="mt-3 flex min-h-0 flex-1 flex-col max-md:overflow-auto">
+        <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step](parts)}</Suspense>
       </section>
       <div
         role="slider"

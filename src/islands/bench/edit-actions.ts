@@ -1,7 +1,11 @@
 import { addAbove, addNext, addUnder, childrenOf, moveBy, removeBranch, tierDown, tierUp } from '../../core/edit';
+import type { Diagram } from '../../core/model';
 import { newId } from '../shared/ids';
 import { neighbourAfterRemoval } from './outline-moves';
 import type { BenchStore } from './store';
+
+/** Whether entries stand under each other, so that they can go a tier up or down. */
+const hasTiersUnder = (diagram: Diagram): boolean => diagram.kind !== 'venn';
 
 export type AddWhere = 'next' | 'under' | 'above';
 
@@ -10,7 +14,7 @@ export function addEntry(store: BenchStore, where: AddWhere, at: string | null):
   const { diagram, perform } = store.getState();
   const id = newId();
   const gesture =
-    at === null || where === 'next'
+    at === null || where === 'next' || !hasTiersUnder(diagram)
       ? addNext(diagram, at, { id })
       : where === 'under'
         ? addUnder(diagram, at, { id })
@@ -21,6 +25,7 @@ export function addEntry(store: BenchStore, where: AddWhere, at: string | null):
 /** One tier down or up, earlier or later; the focus stays where it is. */
 export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tierUp' | 'earlier' | 'later'): boolean {
   const { diagram, perform } = store.getState();
+  if ((how === 'tierDown' || how === 'tierUp') && !hasTiersUnder(diagram)) return false;
   const moves = {
     tierDown: () => tierDown(diagram, id),
     tierUp: () => tierUp(diagram, id),

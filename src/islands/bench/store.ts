@@ -1,16 +1,13 @@
 import { create } from 'zustand';
 import { applyGesture, Command, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/edit';
-import { check, draw, type Drawn } from '../../core/kind';
+import { check, draw, kindOf, type Drawn } from '../../core/kind';
 import type { Diagram, Finding, Scope } from '../../core/model';
 import { drawAway } from '../../workers/draw-away';
 import { newId } from '../shared/ids';
-import type { SaveState, Sync } from './sync';
+import type { SaveState, Sync, Visitor } from './sync';
 
 export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
 export type StepId = (typeof steps)[number];
-
-/** Above this many entries the river runs in a worker, and the last drawing stays on screen meanwhile. */
-export const workerFrom = 8000;
 
 export interface Cell {
   readonly entry: string;
@@ -32,9 +29,12 @@ export interface BenchState {
   readonly scope: Scope;
   /** Entries lit in the drawing because something about them is pointed at. */
   readonly lit: ReadonlySet<string>;
+  /** Regions lit likewise, by key. */
+  readonly litRegions: ReadonlySet<string>;
   /** A drawing shown for trial while something is pointed at. */
   readonly trial: Drawn | null;
   readonly save: SaveState;
+  readonly here: readonly Visitor[];
   readonly notices: readonly string[];
   /** The entry whose removal is being asked about. */
   readonly removing: string | null;
@@ -50,7 +50,10 @@ export interface BenchState {
   tryOut(gesture: Gesture | null): void;
   set(
     patch: Partial<
-      Pick<BenchState, 'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'save' | 'removing' | 'shortcutsShown'>
+      Pick<
+        BenchState,
+        'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'litRegions' | 'save' | 'here' | 'removing' | 'shortcutsShown'
+      >
     >,
   ): void;
   notify(messages: readonly string[]): void;
@@ -62,14 +65,16 @@ const nothingLit: ReadonlySet<string> = new Set();
 /** One store a bench; `sync` sends what is done. */
 export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
   let wanted = diagram;
+  let trying: Diagram | null = null;
   let checking: ReturnType<typeof setTimeout> | null = null;
   let mergeKey: string | null = null;
   const first = draw(diagram);
 
   return create<BenchState>()((set, get) => {
-    /** Shows a Diagram: at once where that takes less than a frame, else when the worker is done. */
+    /** Shows a Diagram: at once where that takes less than a frame, else when the worker is done and the last drawing stays meanwhile. */
     function show(next: Diagram, rest: Partial<BenchState> = {}): void {
       wanted = next;
+      trying = null;
       if (checking) clearTimeout(checking);
       const selected = rest.selected === undefined ? get().selected : rest.selected;
       const kept = {
@@ -78,7 +83,7 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
         selected: selected !== null && next.entries[selected] ? selected : null,
         trial: null,
       };
-      if (Object.keys(next.entries).length < workerFrom) {
+      if (!kindOf(next.kind).takesLong(next)) {
         const drawn = draw(next);
         set({ ...kept, drawn });
         checkSoon(drawn);
@@ -119,8 +124,10 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
       step: 'list',
       scope: { kind: 'everything' },
       lit: nothingLit,
+      litRegions: nothingLit,
       trial: null,
       save: { state: 'kept', at: Date.now() },
+      here: [],
       notices: [],
       removing: null,
       shortcutsShown: false,
@@ -153,15 +160,20 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
       take: (next) => show(next),
       select: (id) => {
         mergeKey = null;
-        if (get().selected !== id) set({ selected: id, lit: nothingLit });
+        if (get().selected !== id) set({ selected: id, lit: nothingLit, litRegions: nothingLit });
       },
       tryOut(gesture) {
+        trying = null;
         if (!gesture) return set({ trial: null });
-        if (Object.keys(get().diagram.entries).length >= workerFrom) return;
         const outcome = applyGesture(get().diagram, gesture);
-        if (outcome.ok) set({ trial: draw(outcome.diagram) });
+        if (!outcome.ok) return;
+        const tried = outcome.diagram;
+        if (!kindOf(tried.kind).takesLong(tried)) return set({ trial: draw(tried) });
+        trying = tried;
+        void drawAway(tried).then((trial) => trying === tried && set({ trial }));
       },
-      set: (patch) => set(patch),
+      // What was pointed at in one step is not pointed at in the next.
+      set: (patch) => set(patch.step ? { lit: nothingLit, litRegions: nothingLit, ...patch } : patch),
       notify: (messages) =>
         set({ notices: [...get().notices.filter((one) => !messages.includes(one)), ...messages].slice(-4) }),
       dismiss: (message) => set({ notices: get().notices.filter((one) => one !== message) }),

@@ -3,7 +3,7 @@ import { applyGesture, type Command } from '../../core/edit';
 import type { Diagram } from '../../core/model';
 import { diagramFromParents } from '../../core/testing/arbitrary';
 import type { Unsent } from './outbox';
-import { Sync, type SaveState } from './sync';
+import { Sync, type SaveState, type Visitor } from './sync';
 
 /** A server in memory by the rules of src/server/edits.ts; `down` refuses connections, `mute` loses the answer after the work is done. */
 class Memory {
@@ -45,6 +45,7 @@ class Window {
   kept: readonly Unsent[];
   saves: SaveState[] = [];
   told: string[] = [];
+  others: readonly Visitor[] = [];
   readonly sync: Sync;
   private n = 0;
 
@@ -62,6 +63,7 @@ class Window {
       changed: (diagram: Diagram) => void (this.diagram = diagram),
       saving: (state: SaveState) => void this.saves.push(state),
       refused: (reasons: readonly string[]) => void this.told.push(...reasons),
+      here: (visitors: readonly Visitor[]) => void (this.others = visitors),
     };
     this.sync = new Sync('d', server.first, 0, events, outbox);
     this.name = name;
@@ -77,7 +79,8 @@ class Window {
 }
 
 const rename = (id: string, name: string): Command => ({ kind: 'rename', id, name });
-let feeds: { onmessage: ((event: { data: string }) => void) | null }[] = [];
+type Hearing = (event: { data: string }) => void;
+let feeds: { onmessage: Hearing | null; onerror: (() => void) | null; named: Map<string, Hearing> }[] = [];
 
 describe('keeping in step with the server', () => {
   let server: Memory;
@@ -100,8 +103,13 @@ describe('keeping in step with the server', () => {
         static readonly CLOSED = 2;
         readyState = 1;
         onmessage = null;
+        onerror = null;
+        readonly named = new Map<string, Hearing>();
         constructor() {
           feeds.push(this);
+        }
+        addEventListener(name: string, hearing: Hearing) {
+          this.named.set(name, hearing);
         }
         close() {
           this.readyState = 2;
@@ -116,6 +124,14 @@ describe('keeping in step with the server', () => {
   const settle = () => vi.advanceTimersByTimeAsync(20_000);
   const announce = () => feeds.forEach((feed) => feed.onmessage?.({ data: String(server.log.length) }));
 
+  it('who else is here is told while the line stands, and nobody once it breaks', async () => {
+    const window = new Window(server, 'a');
+    await window.sync.begin();
+    feeds[0]!.named.get('here')!({ data: JSON.stringify([{ name: 'Bo Lin', own: false }]) });
+    expect(window.others).toEqual([{ name: 'Bo Lin', own: false }]);
+    feeds[0]!.onerror!();
+    expect(window.others).toEqual([]);
+  });
   it('what is done arrives after a pause, and the outbox is empty then', async () => {
     const window = new Window(server, 'a');
     await window.sync.begin();

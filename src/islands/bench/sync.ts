@@ -19,6 +19,14 @@ export interface SyncEvents {
   changed(diagram: Diagram): void;
   saving(state: SaveState): void;
   refused(reasons: readonly string[]): void;
+  /** Who else has the diagram open. */
+  here(visitors: readonly Visitor[]): void;
+}
+
+export interface Visitor {
+  readonly name: string;
+  /** Another window of the user's own. */
+  readonly own: boolean;
 }
 
 interface Pending extends Unsent {
@@ -172,7 +180,11 @@ export class Sync {
       if (this.failures > 0) this.schedule(0);
       if (Number(event.data) > this.revision) void this.pull();
     };
+    source.addEventListener('here', (event: MessageEvent<string>) => {
+      this.events.here(JSON.parse(event.data) as Visitor[]);
+    });
     source.onerror = () => {
+      this.events.here([]);
       if (source.readyState === EventSource.CLOSED) setTimeout(() => this.source === source && this.listen(), 2000);
     };
   }

@@ -1,5 +1,6 @@
 import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { kinds } from '../../core/kind';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
 import type { DeskDiagram } from './desk-diagram';
@@ -11,11 +12,14 @@ import { SearchResults } from './SearchResults';
 export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram[]; name: string }) {
   const [diagrams, setDiagrams] = useState(given);
   const [query, setQuery] = useState('');
+  const [kind, setKind] = useState<string | null>(null);
   const [binShown, setBinShown] = useState(false);
   const [notice, setNotice] = useState<string | null>(null);
   const kept = diagrams.filter((one) => !one.binned);
   const binned = diagrams.filter((one) => one.binned);
-  const shown = kept.filter((one) => one.title.toLowerCase().includes(query.trim().toLowerCase()));
+  const ofKind = kept.filter((one) => kind === null || one.kind === kind);
+  const shown = ofKind.filter((one) => one.title.toLowerCase().includes(query.trim().toLowerCase()));
+  const present = kinds.filter(({ id }) => kept.some((one) => one.kind === id));
 
   async function change(
     id: string,
@@ -65,6 +69,20 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
         <PasteArea />
         <div className="mt-10 mb-4 flex flex-wrap items-center gap-4 border-b border-hair pb-3">
           <h2 className="text-xl">Your diagrams</h2>
+          {present.length > 1 && (
+            <div role="group" aria-label="Kinds" className="flex gap-1">
+              {[{ id: null, name: 'All' }, ...present].map(({ id, name: label }) => (
+                <button
+                  key={id}
+                  className={`plain ${kind === id ? 'font-semibold underline decoration-moss decoration-2 underline-offset-4' : 'text-muted'}`}
+                  aria-pressed={kind === id}
+                  onClick={() => setKind(id)}
+                >
+                  {label}
+                </button>
+              ))}
+            </div>
+          )}
           <label className="relative ml-auto w-72 max-w-full">
             <span className="sr-only">Find a diagram, or a person in any of them</span>
             <Search size={16} aria-hidden="true" className="absolute top-2.5 left-2.5 text-muted" />
@@ -116,7 +134,11 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
         {kept.length === 0 && (
           <p className="text-muted">Nothing here yet. Paste a list above and the first diagram makes itself.</p>
         )}
-        {kept.length > 0 && shown.length === 0 && <p className="text-muted">No title has “{query.trim()}” in it.</p>}
+        {kept.length > 0 && shown.length === 0 && (
+          <p className="text-muted">
+            {ofKind.length === 0 ? 'There is none of this kind any more.' : `No title has “${query.trim()}” in it.`}
+          </p>
+        )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-5">
           {shown.map((one) => (
             <DiagramCard key={one.id} diagram={one} onBin={() => void bin(one, true)} />

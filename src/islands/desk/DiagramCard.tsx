@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import type { DeskDiagram } from './desk-diagram';
 
-const kindNames: Record<string, string> = { 'org-chart': 'Org chart' };
+const kindNames: Record<string, string> = { 'org-chart': 'Org chart', venn: 'Venn diagram' };
 
 /** "23 Nov, 14:02", always in the same words so that server and browser agree. */
 function when(iso: string): string {

@@ -24,14 +24,13 @@ export const Picture = memo(function Picture({
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}
     >
-      {small ? (
+      {small && !scene.curves ? (
         <Outline groups={scene.groups} square={false} />
       ) : (
         <g aria-hidden="true">
-          {scene.notes.map((group) => (
-            <Group key={group.stands.id} group={group} />
-          ))}
-          <g transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}>
+          {!small && <rect width={sheet.width} height={sheet.height} fill={sheet.ground} />}
+          {!small && scene.notes.map((group) => <Group key={group.stands.id} group={group} />)}
+          <g transform={small ? undefined : `translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}>
             {scene.groups.map((group) => (
               <Group key={group.stands.for + group.stands.id} group={group} />
             ))}

@@ -20,12 +20,42 @@ function Shape({ primitive }: { primitive: Primitive }) {
       return (
         <path
           d={primitive.d}
-          fill="none"
+          fill={primitive.fill ?? 'none'}
+          fillRule="evenodd"
           stroke={primitive.stroke}
           strokeWidth={primitive.strokeWidth}
           strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined}
         />
       );
+    case 'image':
+      return (
+        <image
+          href={`/api/pictures/${primitive.image}`}
+          x={primitive.x}
+          y={primitive.y}
+          width={primitive.width}
+          height={primitive.height}
+        />
+      );
+    case 'curvedText':
+      return primitive.glyphs.map(({ text, face, x, y, turn }, i) => {
+        const { family, weight, italic } = faceCss(face);
+        return (
+          <text
+            key={i}
+            transform={`rotate(${turn} ${x} ${y})`}
+            x={x}
+            y={y}
+            fontFamily={`'${family}', 'Noto Sans', sans-serif`}
+            fontSize={primitive.size}
+            fontWeight={weight}
+            fontStyle={italic ? 'italic' : undefined}
+            fill={primitive.fill}
+          >
+            {text}
+          </text>
+        );
+      });
     case 'text': {
       let x = primitive.x;
       return primitive.runs.map((run, i) => {
@@ -61,6 +91,7 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
     <g
       transform={`translate(${group.x} ${group.y})`}
       data-entry={group.stands.for === 'entry' ? group.stands.id : undefined}
+      data-region={group.stands.for === 'region' ? group.stands.id : undefined}
       role={group.label ? (group.stands.for === 'note' ? 'img' : 'listitem') : undefined}
       aria-label={group.label || undefined}
       aria-hidden={group.label ? undefined : true}
@@ -94,48 +125,65 @@ function flatBox(group: SceneGroup, square: boolean): Flat | null {
   return flat;
 }
 
-/** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
-export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
-  const byFill = new Map<string, { fill: string; stroke: string; d: string[] }>();
-  const lines = new Map<string, string[]>();
+interface Sheaf {
+  readonly fill: string;
+  readonly stroke: string;
+  readonly parts: string[];
+}
+
+/** Boxes of one colour, and lines of one colour, each as the pieces of one path. Lines first. */
+function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
+  const lines = new Map<string, Sheaf>();
+  const boxes = new Map<string, Sheaf>();
+  const put = (into: Map<string, Sheaf>, fill: string, stroke: string, d: string) => {
+    const key = fill + stroke;
+    const known = into.get(key);
+    if (known) known.parts.push(d);
+    else into.set(key, { fill, stroke, parts: [d] });
+  };
   for (const group of groups) {
     const box = flatBox(group, square);
-    if (box) {
-      const key = box.fill + box.stroke;
-      const shelf = byFill.get(key);
-      if (shelf) shelf.d.push(box.d);
-      else byFill.set(key, { fill: box.fill, stroke: box.stroke, d: [box.d] });
-      continue;
-    }
-    for (const primitive of group.children) {
-      if (primitive.type !== 'path') continue;
-      const known = lines.get(primitive.stroke);
-      if (known) known.push(primitive.d);
-      else lines.set(primitive.stroke, [primitive.d]);
-    }
+    if (box) put(boxes, box.fill, box.stroke, box.d);
+    else
+      for (const primitive of group.children)
+        if (primitive.type === 'path') put(lines, 'none', primitive.stroke, primitive.d);
   }
+  return [...lines.values(), ...boxes.values()];
+}
+
+const alike = (a: readonly Sheaf[], b: readonly Sheaf[]): boolean =>
+  a.length === b.length &&
+  a.every((one, i) => {
+    const other = b[i]!;
+    return (
+      one.fill === other.fill &&
+      one.stroke === other.stroke &&
+      one.parts.length === other.parts.length &&
+      one.parts.every((part, j) => part === other.parts[j])
+    );
+  });
+
+const Sheaves = memo(
+  function Sheaves({ list }: { list: readonly Sheaf[] }) {
+    return list.map(({ fill, stroke, parts }) => (
+      <path
+        key={fill + stroke}
+        d={parts.join('')}
+        fill={fill}
+        stroke={stroke}
+        strokeWidth={fill === 'none' ? 0.8 : 0.5}
+        vectorEffect="non-scaling-stroke"
+      />
+    ));
+  },
+  (before, after) => alike(before.list, after.list),
+);
+
+/** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
+export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
   return (
     <g aria-hidden="true">
-      {[...lines].map(([stroke, d]) => (
-        <path
-          key={stroke}
-          d={d.join('')}
-          fill="none"
-          stroke={stroke}
-          strokeWidth={0.8}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
-      {[...byFill.values()].map(({ fill, stroke, d }) => (
-        <path
-          key={fill + stroke}
-          d={d.join('')}
-          fill={fill}
-          stroke={stroke}
-          strokeWidth={0.5}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
+      <Sheaves list={sheaves(groups, square)} />
     </g>
   );
 });

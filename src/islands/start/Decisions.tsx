@@ -15,6 +15,24 @@ function Ask({
 }) {
   const [choosing, setChoosing] = useState(false);
   const subject = read.entries.find((entry) => entry.id === question.entry);
+  if (question.options) {
+    return (
+      <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-l-4 border-brass bg-brasswash px-3 py-2">
+        <p className="min-w-56 flex-1">
+          <button className="font-semibold underline underline-offset-2" onClick={() => onGo(question.line)}>
+            Line {question.line}
+          </button>
+          {': '}
+          {question.text}
+        </p>
+        {question.options.map(({ value, words }) => (
+          <button key={value} className="button" onClick={() => onAnswer(value)}>
+            {words}
+          </button>
+        ))}
+      </li>
+    );
+  }
   const several = question.candidates.length > 1;
   const options = several
     ? question.candidates

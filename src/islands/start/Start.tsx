@@ -1,6 +1,6 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent } from 'react';
-import { kinds } from '../../core/kind';
+import type { Kind } from '../../core/kind';
 import type { Finding } from '../../core/model';
 import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
@@ -9,11 +9,10 @@ import { newId } from '../shared/ids';
 import { takeFile, takeIncoming } from '../shared/incoming';
 import { Mark } from '../shared/Mark';
 import { Decisions } from './Decisions';
+import { KindChoice } from './KindChoice';
 import { ListArea } from './ListArea';
 import { Understood } from './Understood';
 import { useReading } from './useReading';
-
-const kind = kinds[0];
 
 /** The page where a list comes in: the list on the left; on the right, at once, what was understood and the drawing. */
 export function Start() {
@@ -26,10 +25,14 @@ export function Start() {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
-  const name = title.trim() || 'New org chart';
-  const { read, drawn } = useReading(text, choices, name);
-  const findings = [...decoding, ...(text.trim() === '' ? [] : read.findings)];
-  const fits = kind.fits(read);
+  const [wanted, setWanted] = useState<Kind['id'] | null>(null);
+  const readings = useReading(text, choices, title.trim());
+  const empty = text.trim() === '';
+  // What was chosen by hand stays chosen while the list can be drawn so.
+  const chosen = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null)) ?? readings[0];
+  const { kind, read, drawn, fit: fits } = chosen;
+  const name = title.trim() || `New ${kind.nameInSentence}`;
+  const findings = [...decoding, ...(empty ? [] : read.findings)];
 
   async function take(file: File | undefined) {
     if (!file) return;
@@ -104,12 +107,15 @@ export function Start() {
               aria-label="A list file"
               onChange={(event) => (void take(event.target.files?.[0]), (event.target.value = ''))}
             />
-            <span className="text-sm text-muted">Tables (CSV, cells from a spreadsheet) and indented lists</span>
+            <span className="text-sm text-muted">
+              Tables (CSV, cells from a spreadsheet), indented lists, lines such as “curlew: mudflat, saltmarsh”
+            </span>
           </div>
         </div>
         <div className="flex min-h-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
           <div aria-live="polite" className="grid gap-3">
             <Understood
+              kind={kind}
               read={read}
               tiers={drawn.scene.tiers.length}
               onUse={(index, use) =>
@@ -126,13 +132,14 @@ export function Start() {
               onGo={(line) => setGoTo({ line })}
             />
           </div>
+          <KindChoice readings={readings} chosen={chosen} empty={empty} onChoose={setWanted} />
           <section
             aria-label={`${kind.name}, as it will look`}
             className="flex min-h-72 flex-1 flex-col border-2 border-moss bg-white"
           >
             <p className="flex justify-between border-b border-hair bg-paper px-3 py-1.5">
               <span className="font-semibold">{kind.name}</span>
-              <span className="text-muted">{fits ?? 'waiting for a list'}</span>
+              <span className="text-muted">{fits?.words ?? 'waiting for a list'}</span>
             </p>
             <div className="min-h-0 flex-1 p-2">
               {read.entries.length > 0 && (
@@ -149,10 +156,10 @@ export function Start() {
             <span className="text-muted">You can change any of this later.</span>
             <button
               className="button button-main"
-              disabled={busy || (read.entries.length === 0 && text.trim() !== '')}
+              disabled={busy || (read.entries.length === 0 && !empty)}
               onClick={() => void make()}
             >
-              {text.trim() === '' ? 'Make an empty org chart' : 'Make the org chart'}
+              {empty ? `Make an empty ${kind.nameInSentence}` : `Make the ${kind.nameInSentence}`}
             </button>
           </div>
         </div>

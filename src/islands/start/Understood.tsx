@@ -1,12 +1,14 @@
-import { columnUses, type ColumnUse, type ReadResult } from '../../core/read';
+import type { Kind } from '../../core/kind';
+import type { ColumnUse, ReadResult } from '../../core/read';
 
 const useNames: Record<ColumnUse, string> = {
   name: 'the name',
   reportsTo: 'who it reports to',
   alsoReportsTo: 'a second superior',
   id: 'an id',
-  detail: 'a detail on the box',
+  detail: 'a detail line',
   role: 'the role or status',
+  set: 'a set',
   field: 'kept, not shown',
   leftOut: 'left out',
 };
@@ -14,20 +16,15 @@ const useNames: Record<ColumnUse, string> = {
 const plural = (n: number, one: string, many = `${one}s`): string =>
   `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
 
-function told(read: ReadResult): string {
-  const named = read.columns.find((column) => column.use === 'reportsTo');
-  if (read.structure === 'reports-to') return `The column “${named?.header ?? ''}” names the superior.`;
-  if (read.structure === 'indent') return 'Indents tell who belongs to whom.';
-  return 'Nothing tells who belongs to whom yet.';
-}
-
 /** How the structure was told and what each column is; every column can be changed in place. */
 export function Understood({
+  kind,
   read,
   tiers,
   onUse,
   onStructure,
 }: {
+  kind: Kind;
   read: ReadResult;
   tiers: number;
   onUse: (index: number, use: ColumnUse) => void;
@@ -39,7 +36,8 @@ export function Understood({
     <section aria-label="What was understood" className="border border-hair bg-paper p-4">
       <h2 className="label mb-1 font-sans">What was understood</h2>
       <p className="text-[16px]">
-        <strong>{plural(placed, 'person', 'people')}</strong> in <strong>{plural(tiers, 'tier')}</strong>. {told(read)}
+        <strong>{plural(placed, ...kind.entryNoun)}</strong> in <strong>{plural(tiers, 'tier')}</strong>.{' '}
+        {kind.told(read)}
       </p>
       <p className="text-sm text-muted">
         {read.header ? 'One header row. ' : ''}
@@ -61,7 +59,7 @@ export function Understood({
                   value={column.use}
                   onChange={(event) => onUse(column.index, event.target.value as ColumnUse)}
                 >
-                  {columnUses.map((use) => (
+                  {kind.columnUses.map((use) => (
                     <option key={use} value={use}>
                       {useNames[use]}
                     </option>

@@ -40,9 +40,9 @@ export function useCellKeys(id: string) {
         return focus(lineAway(drawn.structure, id, up ? -1 : 1)) || true;
       }
       case 'ArrowLeft':
-        return input.selectionEnd === 0 && column > 0 && focus(id, column - 1);
+        return (isTick(input) || input.selectionEnd === 0) && column > 0 && focus(id, column - 1);
       case 'ArrowRight':
-        return input.selectionStart === input.value.length && focusRight(input, column);
+        return (isTick(input) || input.selectionStart === input.value.length) && focusRight(input, column);
       case 'Delete':
         if (!event.ctrlKey && !event.metaKey) return false;
         removeEntry(store, id, true);
@@ -66,6 +66,9 @@ export function useCellKeys(id: string) {
     return next !== null && next !== undefined;
   }
 }
+
+/** A box to tick has no place for the caret: arrows leave it at once. */
+const isTick = (input: HTMLInputElement): boolean => input.type === 'checkbox';
 
 /** Out of the list: the focus goes to the drawing, from where Tab goes on as usual. */
 function leave(input: HTMLInputElement): void {

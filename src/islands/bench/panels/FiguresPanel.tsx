@@ -1,6 +1,6 @@
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useMemo } from 'react';
-import { kindOf } from '../../../core/kind';
+import { figureOrgChart } from '../../../core/figure';
 import { structureOf } from '../../../core/tiers';
 import { roman } from '../../../core/tiers';
 import { useBench, useParts } from '../context';
@@ -18,7 +18,7 @@ export function FiguresPanel() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const structure = structureOf(diagram.entries);
-  const figures = useMemo(() => kindOf(diagram.kind).figure(diagram, structure), [diagram, structure]);
+  const figures = useMemo(() => figureOrgChart(diagram, structure), [diagram, structure]);
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
   const tierIds = (tier: number) => structure.ids.slice(structure.tierStart[tier - 1], structure.tierStart[tier]);
   const reports = (id: string) => {

@@ -2,6 +2,7 @@ import { Copy, Download, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { ApiError, reach } from '../../shared/api';
 import { useBench, useParts } from '../context';
+import { partsOf } from '../kinds';
 
 const resolutions = [96, 150, 192, 300, 600];
 
@@ -9,6 +10,7 @@ const resolutions = [96, 150, 192, 300, 600];
 export function HandOutPanel() {
   const { sync, store } = useParts();
   const title = useBench((state) => state.diagram.title);
+  const More = partsOf(useBench((state) => state.diagram.kind)).HandOut;
   const [dpi, setDpi] = useState(192);
   const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -131,6 +133,7 @@ export function HandOutPanel() {
       >
         {told?.text}
       </p>
+      {More && <More />}
     </div>
   );
 }

@@ -1,16 +1,19 @@
+import { ellipsePath } from '../../../core/arrange';
 import type { SceneGroup } from '../../../core/scene';
 import { useBench } from '../context';
+import type { DropPlan } from '../kinds';
 
 const around = ({ x, y, bounds }: SceneGroup, by: number): string =>
   `M${x - by} ${y - by}h${bounds.width + 2 * by}v${bounds.height + 2 * by}h${-bounds.width - 2 * by}Z`;
 
 /** What is selected, lit, or about to receive a dragged branch. */
-export function Marks({ target }: { target: string | null }) {
+export function Marks({ target }: { target: DropPlan['target'] }) {
   const scene = useBench((state) => state.drawn.scene);
   const trial = useBench((state) => state.trial);
   const selected = useBench((state) => state.selected);
   const lit = useBench((state) => state.lit);
-  if (trial || (selected === null && lit.size === 0 && target === null)) return null;
+  const litRegions = useBench((state) => state.litRegions);
+  if (trial || (selected === null && lit.size === 0 && litRegions.size === 0 && target === null)) return null;
   const { drawing } = scene;
   const find = (wanted: (id: string) => boolean) =>
     scene.groups.filter((group) => group.stands.for === 'entry' && wanted(group.stands.id));
@@ -21,7 +24,16 @@ export function Marks({ target }: { target: string | null }) {
           .join('')
       : '';
   const chosen = selected === null ? undefined : find((id) => id === selected)[0];
-  const over = target === null ? undefined : find((id) => id === target)[0];
+  const over = target?.for === 'entry' ? find((id) => id === target.id)[0] : undefined;
+  const curveOf = (set: string): string | null => {
+    const at = scene.groups.filter(({ stands }) => stands.for === 'set').findIndex(({ stands }) => stands.id === set);
+    const curve = scene.curves?.[at];
+    return curve ? ellipsePath(curve) : null;
+  };
+  const regions = scene.groups.filter(
+    ({ stands }) =>
+      stands.for === 'region' && (litRegions.has(stands.id) || (target?.for === 'region' && target.id === stands.id)),
+  );
   return (
     <g
       transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}
@@ -29,6 +41,22 @@ export function Marks({ target }: { target: string | null }) {
       aria-hidden="true"
       fill="none"
     >
+      {regions.map((group) => {
+        const shape = group.children.find((primitive) => primitive.type === 'path');
+        const d = shape?.d ?? around({ ...group, x: group.bounds.x, y: group.bounds.y }, -3);
+        return (
+          <path
+            key={group.stands.id}
+            transform={`translate(${group.x} ${group.y})`}
+            d={d}
+            fill="#ffffff22"
+            stroke="#2f6148"
+            strokeWidth={3}
+            vectorEffect="non-scaling-stroke"
+            data-testid="lit-region"
+          />
+        );
+      })}
       {litPath && (
         <path
           d={litPath}
@@ -46,6 +74,16 @@ export function Marks({ target }: { target: string | null }) {
           strokeWidth={2}
           vectorEffect="non-scaling-stroke"
           data-testid="selected"
+        />
+      )}
+      {target?.for === 'set' && curveOf(target.id) && (
+        <path
+          d={curveOf(target.id)!}
+          stroke="#2f6148"
+          fill="#ffffff55"
+          strokeWidth={4}
+          vectorEffect="non-scaling-stroke"
+          data-testid="lit-set"
         />
       )}
       {over && (

@@ -4,7 +4,7 @@ import { useBench, useParts } from '../context';
 import { isOutlineOnly, overlaps, visiblePart, type View } from '../view';
 
 /** Around what is seen, this much is drawn too, so that small moves need no new drawing. */
-const marginPx = 400;
+const marginPx = 240;
 const renewPx = 100;
 
 /** The sheet with what of the drawing is in view. */
@@ -28,7 +28,8 @@ export function Sheet() {
     [view, scene.drawing],
   );
   const { sheet, drawing } = scene;
-  const plain = isOutlineOnly(seen, drawing);
+  // Regions are few and need their fills; only boxes are drawn as outlines when they are tiny.
+  const plain = !scene.curves && isOutlineOnly(seen, drawing);
   const groups = useMemo(() => {
     if (plain) return scene.groups;
     const part = visiblePart(seen, seen, drawing, marginPx);

@@ -37,6 +37,7 @@ export function TierRail() {
         .slice(1)
         .map(
           (band, i) =>
+            band.gap !== null &&
             at(band.start) - at(scene.tiers[i]!.end) > 5 && (
               <Grip
                 key={band.tier}
@@ -91,7 +92,9 @@ function Band({
     >
       <span className="min-w-0 flex-1">
         <span className="flex items-baseline justify-between gap-1 pr-1">
-          <span className="font-serif text-[17px] leading-tight font-semibold">{roman(band.tier)}</span>
+          <span className="font-serif text-[17px] leading-tight font-semibold">
+            {band.tier === 0 ? '–' : roman(band.tier)}
+          </span>
           <span className="text-sm text-muted">{band.count}</span>
         </span>
         {size > 34 && (

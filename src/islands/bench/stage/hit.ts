@@ -1,5 +1,7 @@
 import type { Drawn } from '../../../core/kind';
+import type { Diagram } from '../../../core/model';
 import type { SceneGroup } from '../../../core/scene';
+import { partsOf, type Grabbed } from '../kinds';
 import { toDrawing, type View } from '../view';
 
 /** The group of the entry under a point of the window; later ones lie above. */
@@ -19,6 +21,21 @@ export function groupUnder(
       return group;
   }
   return null;
+}
+
+/** What a drag would begin with under a point of the window; null where it moves the view. */
+export function grabbedUnder(
+  diagram: Diagram,
+  drawn: Drawn,
+  view: View,
+  frame: Element,
+  point: { clientX: number; clientY: number },
+): Grabbed | null {
+  const entry = entryUnder(drawn, view, frame, point);
+  if (entry !== null) return { for: 'entry', id: entry };
+  const box = frame.getBoundingClientRect();
+  const { x, y } = toDrawing(view, drawn.scene.drawing, point.clientX - box.left, point.clientY - box.top);
+  return partsOf(diagram.kind).grab(drawn, x, y);
 }
 
 export const entryUnder = (...given: Parameters<typeof groupUnder>): string | null =>

@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState, type PointerEvent, type MouseEvent, type RefObject } from 'react';
-import { moveUnder } from '../../../core/edit';
 import { useParts } from '../context';
-import { movingWords } from '../moving-words';
-import { entryUnder } from './hit';
+import { partsOf, type DropPlan, type Grabbed } from '../kinds';
+import { toDrawing } from '../view';
+import { entryUnder, grabbedUnder } from './hit';
 
 interface Held {
-  readonly id: string;
+  readonly grabbed: Grabbed;
   readonly x: number;
   readonly y: number;
   moved: boolean;
@@ -13,15 +13,25 @@ interface Held {
 
 const startPx = 6;
 
-/** Selecting by pressing; dragging an entry onto another moves its whole branch there. */
+/** Selecting by pressing; dragging does what the kind says of it: to another manager, into another region, to another's place. */
 export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
   const { store, view } = useParts();
   const held = useRef<Held | null>(null);
   const [ghost, setGhost] = useState<{ x: number; y: number; words: string } | null>(null);
-  const [target, setTarget] = useState<string | null>(null);
+  const [target, setTarget] = useState<DropPlan['target']>(null);
 
   const entryAt = (event: MouseEvent): string | null =>
     entryUnder(store.getState().drawn, view.getState(), frame.current!, event);
+  const pointOf = (event: MouseEvent) => {
+    const box = frame.current!.getBoundingClientRect();
+    const { drawing } = store.getState().drawn.scene;
+    return toDrawing(view.getState(), drawing, event.clientX - box.left, event.clientY - box.top);
+  };
+  const plan = (event: MouseEvent, grabbed: Grabbed): DropPlan => {
+    const { diagram, drawn } = store.getState();
+    const at = pointOf(event);
+    return partsOf(diagram.kind).drop(diagram, drawn, grabbed, entryAt(event), at.x, at.y);
+  };
   const stop = () => {
     held.current = null;
     setGhost(null);
@@ -41,7 +51,9 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
       if (event.button !== 0 || (event.target instanceof Element && event.target.closest('input'))) return;
       const id = entryAt(event);
       store.getState().select(id);
-      if (id) held.current = { id, x: event.clientX, y: event.clientY, moved: false };
+      const { diagram, drawn } = store.getState();
+      const grabbed = grabbedUnder(diagram, drawn, view.getState(), frame.current!, event);
+      if (grabbed) held.current = { grabbed, x: event.clientX, y: event.clientY, moved: false };
     },
     move(event: PointerEvent) {
       const now = held.current;
@@ -50,16 +62,14 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
       if (!now.moved) frame.current!.setPointerCapture(event.pointerId);
       now.moved = true;
       const box = frame.current!.getBoundingClientRect();
-      const over = entryAt(event);
-      const { words, allowed } = movingWords(store.getState().diagram, now.id, over);
+      const { words, target: lit } = plan(event, now.grabbed);
       setGhost({ x: event.clientX - box.left, y: event.clientY - box.top, words });
-      setTarget(allowed ? over : null);
+      setTarget(lit);
     },
     up(event: PointerEvent) {
       const now = held.current;
       if (now?.moved) {
-        const over = entryAt(event);
-        if (over && over !== now.id) store.getState().perform(moveUnder(store.getState().diagram, now.id, over));
+        store.getState().perform(plan(event, now.grabbed).gesture);
       }
       stop();
     },

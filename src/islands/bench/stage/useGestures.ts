@@ -3,7 +3,7 @@ import { zoom as d3Zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom';
 import { useEffect, useRef, type RefObject } from 'react';
 import { useBench, useParts } from '../context';
 import { zoomLimits, type View } from '../view';
-import { entryUnder } from './hit';
+import { grabbedUnder } from './hit';
 import type { useZoom } from './useZoom';
 
 /** Wheel, drag and pinch move the view; the drawing's transform is set on the element itself, without a render. */
@@ -25,11 +25,10 @@ export function useGestures(
         if (event.target instanceof Element && event.target.closest('input, button')) return false;
         if (event.type === 'wheel') return true;
         if ('button' in event && event.button !== 0) return false;
+        const { diagram, drawn } = store.getState();
         if ('touches' in event)
-          return (
-            event.touches.length > 1 || !entryUnder(store.getState().drawn, view.getState(), element, event.touches[0]!)
-          );
-        return !entryUnder(store.getState().drawn, view.getState(), element, event);
+          return event.touches.length > 1 || !grabbedUnder(diagram, drawn, view.getState(), element, event.touches[0]!);
+        return !grabbedUnder(diagram, drawn, view.getState(), element, event);
       })
       .on('zoom', (event: D3ZoomEvent<HTMLDivElement, unknown>) => {
         if (event.sourceEvent) fitted.current = false;

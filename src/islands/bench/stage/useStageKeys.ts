@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
+import { partsOf } from '../kinds';
 import { entryTowards, type Direction } from '../outline-moves';
 import type { useZoom } from './useZoom';
 
@@ -15,7 +16,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
   };
 
   function handle(event: KeyboardEvent): boolean {
-    const { selected, drawn, select, set } = store.getState();
+    const { selected, diagram, drawn, select, set } = store.getState();
     const { structure, scene } = drawn;
     const arrow = arrows[event.key];
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
@@ -44,7 +45,10 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       if (added) set({ editing: added });
     } else if (event.key === 'Delete' && selected !== null) removeEntry(store, selected, false);
     else if (event.key === 'Escape') select(null);
-    else return false;
+    else {
+      const keyed = selected === null ? null : partsOf(diagram.kind).keyed(diagram, selected, event.key);
+      return keyed !== null && store.getState().perform(keyed);
+    }
     return true;
   }
 }

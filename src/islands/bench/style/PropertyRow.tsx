@@ -47,6 +47,8 @@ const origins: Record<Origin | 'several', string> = {
   tier: 'tier',
   role: 'role',
   branch: 'branch',
+  region: 'region',
+  set: 'this set',
   this: 'only this',
   contrast: 'set to be readable',
   several: 'several',
@@ -57,6 +59,8 @@ const scopeWords: Record<Scope['kind'], string> = {
   tier: 'this tier',
   role: 'this role',
   branch: 'this branch',
+  region: 'this region',
+  set: 'this set',
   this: 'only this',
 };
 

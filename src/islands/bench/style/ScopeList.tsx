@@ -1,53 +1,32 @@
-import type { Scope } from '../../../core/model';
 import { kindOf } from '../../../core/kind';
-import { entriesIn } from '../../../core/style';
-import { roleName, roleOf, roman, structureOf } from '../../../core/tiers';
+import type { Scope } from '../../../core/model';
 import { useBench, useParts } from '../context';
-
-interface Choice {
-  readonly scope: Scope;
-  readonly words: string;
-}
+import { partsOf } from '../kinds';
 
 /** What a change applies to, from everything to only this; the narrower ones follow the selection. */
 export function ScopeList() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
+  const drawn = useBench((state) => state.drawn);
   const scope = useBench((state) => state.scope);
   const selected = useBench((state) => state.selected);
-  const structure = structureOf(diagram.entries);
-  const at = selected === null ? undefined : structure.index.get(selected);
-  const tierTotal = structure.tierStart.length - 1;
-  const tier =
-    at !== undefined ? structure.tier[at]! : scope.kind === 'tier' ? Math.min(scope.tier, Math.max(1, tierTotal)) : 1;
-  const shownTier = scope.kind === 'tier' && scope.tier <= tierTotal ? scope.tier : tier;
-  const role =
-    at === undefined
-      ? scope.kind === 'role'
-        ? scope.role
-        : 'manager'
-      : (roleOf(diagram, structure, at) ?? (scope.kind === 'role' ? scope.role : 'manager'));
-  const tierName = diagram.tiers[String(shownTier)]?.name;
-  const choices: Choice[] = [
-    { scope: { kind: 'everything' }, words: 'Everything' },
-    { scope: { kind: 'tier', tier: shownTier }, words: `Tier ${roman(shownTier)}${tierName ? `, ${tierName}` : ''}` },
-    { scope: { kind: 'role', role }, words: `Role: ${roleName(role).toLowerCase()}` },
-  ];
-  if (selected !== null && at !== undefined) {
-    const name = diagram.entries[selected]!.name || 'this entry';
-    if (structure.count[at]! > 0)
-      choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
-    choices.push({ scope: { kind: 'this', entry: selected }, words: `Only ${name}` });
-  }
-  const same = (one: Scope) => JSON.stringify(one) === JSON.stringify(scope);
+  const kind = kindOf(diagram.kind);
+  const structure = kind.structure(diagram);
+  const choices = partsOf(diagram.kind).scopes(diagram, { ...drawn, structure }, scope, selected);
+  const same = (a: Scope, b: Scope) => JSON.stringify(a) === JSON.stringify(b);
+  const covered = (one: Scope) => kind.covers(diagram, structure, one);
   const light = (one: Scope | null) =>
-    store.getState().set({ lit: new Set(one ? entriesIn(diagram, structure, one).map((i) => structure.ids[i]!) : []) });
+    store.getState().set({
+      lit: new Set(one ? covered(one).map((i) => structure.ids[i]!) : []),
+      litRegions: new Set(one?.kind === 'region' ? [one.region] : []),
+    });
+  const choose = (one: Scope) => store.getState().set({ scope: one });
   return (
-    <fieldset>
+    <fieldset className="min-w-0">
       <legend className="label mb-2">Applies to</legend>
       <div className="border border-edge" onPointerLeave={() => light(null)}>
         {choices.map((choice, i) => {
-          const chosen = same(choice.scope);
+          const chosen = same(choice.scope, scope);
           return (
             <div
               key={choice.scope.kind}
@@ -63,37 +42,21 @@ export function ScopeList() {
                   name="scope"
                   className="accent-moss"
                   checked={chosen}
-                  onChange={() => store.getState().set({ scope: choice.scope })}
+                  onChange={() => choose(choice.scope)}
                 />
                 <span className={`truncate ${chosen ? 'font-semibold' : ''}`}>{choice.words}</span>
-                <span className="ml-auto text-muted">{entriesIn(diagram, structure, choice.scope).length}</span>
+                <span className="ml-auto text-muted">{covered(choice.scope).length}</span>
               </label>
-              {choice.scope.kind === 'tier' && tierTotal > 1 && (
+              {choice.among && (
                 <select
-                  aria-label="Which tier"
-                  className="mr-1 border border-edge bg-raised text-sm"
-                  value={shownTier}
-                  onChange={(event) =>
-                    store.getState().set({ scope: { kind: 'tier', tier: Number(event.target.value) } })
-                  }
+                  aria-label={choice.among.label}
+                  className="mr-1 max-w-28 border border-edge bg-raised text-sm"
+                  value={choice.among.options.findIndex((one) => same(one.scope, choice.scope))}
+                  onChange={(event) => choose(choice.among!.options[Number(event.target.value)]!.scope)}
                 >
-                  {Array.from({ length: tierTotal }, (_, t) => (
-                    <option key={t} value={t + 1}>
-                      {roman(t + 1)}
-                    </option>
-                  ))}
-                </select>
-              )}
-              {choice.scope.kind === 'role' && (
-                <select
-                  aria-label="Which role"
-                  className="mr-1 border border-edge bg-raised text-sm"
-                  value={role}
-                  onChange={(event) => store.getState().set({ scope: { kind: 'role', role: event.target.value } })}
-                >
-                  {kindOf(diagram.kind).roles.map(({ id: one }) => (
-                    <option key={one} value={one}>
-                      {roleName(one)}
+                  {choice.among.options.map((one, k) => (
+                    <option key={JSON.stringify(one.scope)} value={k}>
+                      {one.words}
                     </option>
                   ))}
                 </select>

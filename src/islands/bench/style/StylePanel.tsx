@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { patchOf } from '../../../core/edit';
 import { draw, kindOf } from '../../../core/kind';
-import { createDiagram, createEntry, type BoxStyle, type StyleProperty } from '../../../core/model';
-import { contrastRatio, explainStyle, looks, type Explained } from '../../../core/style';
-import { structureOf } from '../../../core/tiers';
+import type { BoxStyle, KindId, StyleProperty } from '../../../core/model';
+import { contrastRatio, lookOf, looks, type Explained } from '../../../core/style';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
+import { partsOf } from '../kinds';
 import { PropertyRow, rows } from './PropertyRow';
 import { ScopeList } from './ScopeList';
 
@@ -14,8 +14,10 @@ export function StylePanel() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const scope = useBench((state) => state.scope);
-  const structure = structureOf(diagram.entries);
-  const explained = useMemo(() => explainStyle(diagram, structure, scope), [diagram, structure, scope]);
+  const explained = useMemo(() => {
+    const kind = kindOf(diagram.kind);
+    return kind.explain(diagram, kind.structure(diagram), scope);
+  }, [diagram, scope]);
   const own = patchOf(diagram, scope);
   const set = (property: StyleProperty, value: BoxStyle[StyleProperty] | null) =>
     store
@@ -27,22 +29,27 @@ export function StylePanel() {
       {scope.kind === 'tier' && <TierName tier={scope.tier} />}
       {explained ? (
         <section aria-label="Properties" className="mt-4">
-          {rows.map((row) => (
-            <PropertyRow
-              key={row.property}
-              row={row}
-              explained={explained[row.property]}
-              setHere={own[row.property] !== undefined}
-              scope={scope}
-              onChange={(value) => set(row.property, value)}
-            />
-          ))}
-          <Legibility fill={explained.fill} text={explained.text} />
+          {rows
+            .filter((row) => partsOf(diagram.kind).properties(scope).includes(row.property))
+            .map((row) => (
+              <PropertyRow
+                key={row.property}
+                row={row}
+                explained={explained[row.property]}
+                setHere={own[row.property] !== undefined}
+                scope={scope}
+                onChange={(value) => set(row.property, value)}
+              />
+            ))}
+          <Legibility
+            ground={scope.kind === 'set' ? lookOf(diagram.look).ground : explained.fill.value}
+            text={explained.text.value}
+          />
         </section>
       ) : (
         <p className="mt-4 text-muted">No entry has this yet.</p>
       )}
-      <Looks kindName={kindOf(diagram.kind).name} />
+      <Looks kind={diagram.kind} />
     </div>
   );
 }
@@ -68,44 +75,24 @@ function TierName({ tier }: { tier: number }) {
   );
 }
 
-function Legibility({ fill, text }: { fill: Explained; text: Explained }) {
-  if (typeof fill.value !== 'string' || typeof text.value !== 'string') return null;
-  const ratio = contrastRatio(fill.value, text.value);
+function Legibility({ ground, text }: { ground: Explained['value']; text: Explained['value'] }) {
+  if (typeof ground !== 'string' || typeof text !== 'string') return null;
+  const ratio = contrastRatio(ground, text);
   return (
     <p className={`mt-2 text-sm ${ratio < 4.5 ? 'border-l-4 border-brass bg-brasswash px-2 py-1' : 'text-muted'}`}>
-      Text on this fill stands at <strong>{ratio.toFixed(1)} : 1</strong>
+      Text stands on what is below it at <strong>{ratio.toFixed(1)} : 1</strong>
       {ratio < 4.5 ? '; below 4.5 : 1 it is hard to read. Choose a darker or lighter text.' : '.'}
     </p>
   );
 }
 
-const sample = (look: string) => {
-  const entry = (id: string, parent: string | null) => createEntry({ id, name: 'Mmmm', parent, order: id });
-  const entries = [
-    entry('a', null),
-    entry('b', 'a'),
-    entry('c', 'a'),
-    entry('d', 'b'),
-    entry('e', 'b'),
-    entry('f', 'c'),
-    entry('g', 'c'),
-  ];
-  const diagram = createDiagram('org-chart', '');
-  return draw({
-    ...diagram,
-    look,
-    arrangement: { ...diagram.arrangement, lowest: 'row' },
-    entries: Object.fromEntries(entries.map((one) => [one.id, one])),
-  }).scene;
-};
-
-function Looks({ kindName }: { kindName: string }) {
+function Looks({ kind }: { kind: KindId }) {
   const { store } = useParts();
   const chosen = useBench((state) => state.diagram.look);
-  const samples = useMemo(() => looks.map((look) => sample(look.id)), []);
+  const samples = useMemo(() => looks.map((look) => draw({ ...partsOf(kind).sample, look: look.id }).scene), [kind]);
   return (
     <section aria-label="Looks" className="mt-6">
-      <h2 className="label mb-2 font-sans">Look of the whole {kindName.toLowerCase()}</h2>
+      <h2 className="label mb-2 font-sans">Look of the whole {kindOf(kind).nameInSentence}</h2>
       <ul className="grid grid-cols-3 gap-2">
         {looks.map((look, i) => (
           <li key={look.id}>

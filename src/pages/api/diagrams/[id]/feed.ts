@@ -7,10 +7,7 @@ export const GET: APIRoute = async ({ params, locals }) => {
   const account = locals.account!.id;
   const id = params.id!;
   await revisionOf(database(), account, id);
-  return new Response(
-    eventStream(id, () => revisionOf(database(), account, id)),
-    {
-      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
-    },
-  );
+  return new Response(eventStream(account, id), {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
+  });
 };

@@ -3,6 +3,7 @@ import { draw } from '../../../../core/kind';
 import { formats, isFormat } from '../../../../export/formats';
 import { database } from '../../../../server/database';
 import { readDiagram } from '../../../../server/diagrams';
+import { picturesOf } from '../../../../server/pictures';
 import { Refusal } from '../../../../server/refusal';
 
 export const GET: APIRoute = async ({ params, url, locals }) => {
@@ -17,7 +18,9 @@ export const GET: APIRoute = async ({ params, url, locals }) => {
     throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
   const { diagram } = await readDiagram(database(), locals.account!.id, params.id!);
   const { mime, write } = formats[format];
-  const body = await written<Uint8Array | string>(() => write(diagram, draw(diagram).scene, { dotsPerInch }));
+  const { scene } = draw(diagram);
+  const images = await picturesOf(database(), locals.account!.id, scene);
+  const body = await written<Uint8Array | string>(() => write(diagram, scene, { dotsPerInch, images }));
   const name = (diagram.title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram').slice(0, 80);
   return new Response(body as BodyInit, {
     headers: {

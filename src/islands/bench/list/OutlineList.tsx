@@ -8,7 +8,7 @@ import { RoleChoice } from './RoleChoice';
 import { Tray } from './Tray';
 
 /** The list: an outline grid for the keyboard, or plain text. */
-export function ListPanel() {
+export function OutlineList() {
   const { store } = useParts();
   const [plain, setPlain] = useState(false);
   const selected = useBench((state) => state.selected);

@@ -1,0 +1,191 @@
+import { extentOf, moved, scaled, type Ellipse, type Point } from './ellipse';
+import { setInLines, setInRows, setScattered, Shape, type Item, type Places } from './region-text';
+import { flattened, regionsOf, type Region } from './regions';
+
+/** What is to be set in one region. All lengths CSS px. */
+export interface RegionContent {
+  readonly mask: number;
+  readonly items: readonly Item[];
+  /** Stands above the items; null for none. */
+  readonly title: Item | null;
+}
+
+export interface VennLayoutInput {
+  /** Curves to choose among, for a size of 1; the first is the best where all fit alike. */
+  readonly shapes: readonly (readonly Ellipse[])[];
+  readonly contents: readonly RegionContent[];
+  readonly scattered: boolean;
+  /** Kept between text and curves. */
+  readonly margin: number;
+  /** Between rows of text, and between items in one row. */
+  readonly gap: number;
+  readonly apart: number;
+  /** Size (length of the first axis) to begin with, and the largest that the sheet takes. */
+  readonly least: number;
+  /** From this size on a row may hold several items. */
+  readonly rowsFrom: number;
+  readonly most: number;
+}
+
+export interface RegionLayout {
+  readonly mask: number;
+  readonly region: Region;
+  /** Of the items; null where they do not fit and go to the key. */
+  readonly places: Places | null;
+  readonly title: Point | null;
+  /** A point far from the region's curves, and the width of the largest box (2 : 1) around it. */
+  readonly middle: Point & { readonly room: number };
+  readonly bounds: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
+}
+
+export interface VennLayout {
+  /** Moved so that all lie right of and below the origin. */
+  readonly ellipses: readonly Ellipse[];
+  readonly width: number;
+  readonly height: number;
+  readonly size: number;
+  readonly regions: readonly RegionLayout[];
+  /** Regions with items that the curves do not have at all. */
+  readonly absent: readonly number[];
+}
+
+/** From one size to the next that is tried. */
+const growth = 1.09;
+
+/**
+ * Sets items inside the regions of curves. The curves grow from `least` until everything fits as lists; where the sheet does not allow
+ * that, rows may hold several items; where even that does not help, the curves have their largest size and the regions that are too small
+ * say so by `places` null. Of several sets of curves, the one that needs the least size is taken. Text is never made smaller. Sizes are
+ * found by halving, as what fits at one size all but always fits at a larger one.
+ */
+export function layVenn(input: VennLayoutInput): VennLayout {
+  let best: { unit: readonly Ellipse[]; size: number; fits: boolean } | null = null;
+  for (const unit of input.shapes) {
+    const size = smallestFitting(input, unit);
+    const one = { unit, size: size ?? input.most, fits: size !== null };
+    // The first curves are kept unless others save a good part.
+    if (!best || (one.fits && !best.fits) || (one.fits === best.fits && one.size < best.size * 0.85)) best = one;
+    if (best.fits && best.size === input.least) break;
+  }
+  return finish(input, best?.unit ?? [], best?.size ?? input.least);
+}
+
+/** The first of the sizes least, least · growth, … , most at which everything fits; null for none. */
+function smallestFitting(input: VennLayoutInput, unit: readonly Ellipse[]): number | null {
+  const steps = Math.max(0, Math.ceil(Math.log(input.most / input.least) / Math.log(growth)));
+  const sizeAt = (step: number): number => Math.min(input.most, input.least * growth ** step);
+  if (fitsAt(input, unit, sizeAt(0))) return sizeAt(0);
+  if (steps === 0 || !fitsAt(input, unit, sizeAt(steps))) return null;
+  let [tooSmall, enough] = [0, steps];
+  while (enough - tooSmall > 1) {
+    const step = (tooSmall + enough) >> 1;
+    if (fitsAt(input, unit, sizeAt(step))) enough = step;
+    else tooSmall = step;
+  }
+  return sizeAt(enough);
+}
+
+/** What of a region does not depend on the size of the curves. */
+interface UnitRegion {
+  readonly region: Region;
+  readonly loops: readonly (readonly Point[])[];
+  readonly middle: Point & { readonly room: number };
+}
+
+const units = new WeakMap<readonly Ellipse[], Map<number, UnitRegion>>();
+
+/** Regions of curves of size 1; kept by the curves, which never change in place. Parameters of arcs are the same at every size. */
+function unitRegions(unit: readonly Ellipse[]): Map<number, UnitRegion> {
+  let found = units.get(unit);
+  if (found) return found;
+  found = new Map();
+  for (const [mask, region] of regionsOf(unit)) {
+    if (mask === 0) continue;
+    const loops = region.loops.map((loop) => flattened(unit, loop, Math.PI / 40));
+    found.set(mask, { region, loops, middle: new Shape(loops, 0).middle() });
+  }
+  units.set(unit, found);
+  return found;
+}
+
+const shapeAt = ({ loops }: UnitRegion, size: number, margin: number): Shape =>
+  new Shape(
+    loops.map((loop) => loop.map(({ x, y }) => ({ x: x * size, y: y * size }))),
+    margin,
+  );
+const middleAt = ({ middle: { x, y, room } }: UnitRegion, size: number, margin: number): RegionLayout['middle'] => ({
+  x: x * size,
+  y: y * size,
+  room: Math.max(0, room * size - 2 * margin),
+});
+
+function fitsAt(input: VennLayoutInput, unit: readonly Ellipse[], size: number): boolean {
+  const regions = unitRegions(unit);
+  return input.contents.every((content) => {
+    if (content.items.length === 0 && !content.title) return true;
+    const found = regions.get(content.mask);
+    // A region the curves do not have does not appear at any size.
+    if (!found) return true;
+    const area = content.items.reduce((sum, item) => sum + item.width * item.height, 0);
+    if (area >= found.region.area * size * size) return false;
+    const about = middleAt(found, size, input.margin);
+    return place(input, content, shapeAt(found, size, input.margin), about, size) !== null;
+  });
+}
+
+function place(
+  input: VennLayoutInput,
+  { items, title }: RegionContent,
+  shape: Shape,
+  about: Point,
+  size: number,
+): { places: Places; title: Point | null } | null {
+  const all = title ? [title, ...items] : items;
+  // What is wider than the whole region, or higher, need not be tried at every height.
+  const [width, height] = [shape.right - shape.left - 2 * shape.margin, shape.bottom - shape.top - 2 * shape.margin];
+  if (all.some((item) => item.width > width || item.height > height)) return null;
+  if (input.scattered && !title) {
+    const places = setScattered(shape, items, input.gap, about);
+    return places && { places, title: null };
+  }
+  const lines = setInLines(shape, all, input.gap, about);
+  const rows = size >= input.rowsFrom;
+  const places = lines ?? (rows ? setInRows(shape, all, input.gap, input.apart, about) : null);
+  if (!places) return null;
+  return title ? { places: places.slice(1), title: places[0]! } : { places, title: null };
+}
+
+function finish(input: VennLayoutInput, unit: readonly Ellipse[], size: number): VennLayout {
+  const { left, top, right, bottom } = extentOf(unit);
+  const [dx, dy] = [-left * size, -top * size];
+  const shifted = ({ x, y }: Point): Point => ({ x: x + dx, y: y + dy });
+  const contents = new Map(input.contents.map((content) => [content.mask, content]));
+  const found = unitRegions(unit);
+  const regions = [...found].map(([mask, one]): RegionLayout => {
+    const content = contents.get(mask);
+    const shape = shapeAt(one, size, input.margin);
+    const about = middleAt(one, size, input.margin);
+    const set = content ? place(input, content, shape, about, size) : { places: [], title: null };
+    return {
+      mask,
+      region: one.region,
+      bounds: {
+        left: shape.left + dx,
+        top: shape.top + dy,
+        right: shape.right + dx,
+        bottom: shape.bottom + dy,
+      },
+      middle: { ...shifted(about), room: about.room },
+      places: set?.places?.map(shifted) ?? null,
+      title: set?.title ? shifted(set.title) : null,
+    };
+  });
+  return {
+    ellipses: unit.map((e) => moved(scaled(e, size), dx, dy)),
+    width: (right - left) * size,
+    height: (bottom - top) * size,
+    size,
+    regions: regions.sort((a, b) => a.mask - b.mask),
+    absent: input.contents.filter(({ mask, items }) => items.length > 0 && !found.has(mask)).map(({ mask }) => mask),
+  };
+}

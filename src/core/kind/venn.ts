@@ -1,0 +1,88 @@
+import { checkVenn } from '../check';
+import { figureVenn, type VennFigures } from '../figure';
+import { createDiagram, createEntry, evenKeys, regionKey, type Entry, type Venn, type VennSet } from '../model';
+import { readSets, type ReadResult } from '../read';
+import { isToScale, vennScene } from '../scene';
+import { explainVenn, vennEntriesIn, vennStyles } from '../style';
+import { vennStructure } from '../tiers';
+import { vennCsv, vennText } from '../write';
+import type { Kind } from './kind';
+
+const manners: Partial<Record<ReadResult['structure'], string>> = {
+  'set-columns': 'Each column is a set.',
+  'set-marks': 'Marks in the columns tell the sets.',
+  'set-lists': 'The second column lists the sets.',
+  'set-lines': 'Each line tells its sets after a colon.',
+  'set-outline': 'The lines further out are sets.',
+};
+
+/** An empty list makes two empty sets to begin with. */
+const setsToBeginWith = [
+  { name: 'First set', items: [] },
+  { name: 'Second set', items: [] },
+];
+
+function makeVenn(read: ReadResult, title: string): Venn {
+  const base = createDiagram('venn', title) as Venn;
+  const told = read.sets.length > 0 ? read.sets : setsToBeginWith;
+  const setKeys = evenKeys(told.length);
+  const sets = told.map(({ name }, i): VennSet => ({ id: `s${i + 1}`, name, order: setKeys[i]!, colour: null }));
+  const keys = evenKeys(read.entries.length);
+  const entries = read.entries.map((one, i): Entry =>
+    createEntry({
+      id: one.id,
+      name: one.name,
+      details: [...one.details],
+      fields: { ...one.fields },
+      order: keys[i]!,
+    }),
+  );
+  const members: Record<string, string[]> = {};
+  told.forEach(({ items }, i) => {
+    for (const id of items) (members[id] ??= []).push(`s${i + 1}`);
+  });
+  return {
+    ...base,
+    entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])),
+    venn: {
+      ...base.venn,
+      sets: Object.fromEntries(sets.map((set) => [set.id, set])),
+      members: Object.fromEntries(Object.entries(members).map(([id, own]) => [id, regionKey(own).split(',')])),
+      manner: { ...base.venn.manner, universe: read.universe },
+    },
+  };
+}
+
+/** From this many entries on, setting them in their regions takes longer than a frame. */
+const longFrom = 150;
+
+export const venn: Kind<'venn', VennFigures> = {
+  id: 'venn',
+  name: 'Venn diagram',
+  nameInSentence: 'Venn diagram',
+  entryNoun: ['item', 'items'],
+  detailColumns: ['Detail'],
+  columnUses: ['name', 'set', 'detail', 'field', 'leftOut'],
+  roles: [],
+  settableRoles: [],
+  read: readSets,
+  told: (read) => manners[read.structure] ?? 'Nothing tells sets yet.',
+  fits(read) {
+    if (read.sets.length < 2 || read.entries.length === 0) return null;
+    return { words: `${read.sets.length} sets`, strength: read.structure === 'set-outline' ? 0.75 : 0.95 };
+  },
+  make: makeVenn,
+  structure: vennStructure,
+  styles: vennStyles,
+  explain: (diagram, _structure, scope) => explainVenn(diagram, scope),
+  covers: vennEntriesIn,
+  takesLong: (diagram) => {
+    const sets = Object.keys(diagram.venn.sets).length;
+    return (sets === 3 && isToScale(diagram, sets)) || Object.keys(diagram.entries).length > longFrom;
+  },
+  scene: vennScene,
+  check: checkVenn,
+  figure: figureVenn,
+  csv: vennCsv,
+  text: vennText,
+};

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { byOrder } from './order-key';
+import { Colour, StylePatch } from './style';
+
+/** Sets a Venn diagram can draw with every region in sight. */
+export const mostSets = 5;
+
+/** More sets than this cannot be drawn to scale in any way that reads. */
+export const mostToScale = 3;
+
+const SetId = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[^\0,]*$/);
+
+export const VennSet = z.strictObject({
+  id: SetId,
+  name: z
+    .string()
+    .max(200)
+    .regex(/^[^\0]*$/),
+  /** Place among the sets, which is also its place in the drawing. */
+  order: z.string().min(1).max(400),
+  /** Null: the look's own. */
+  colour: Colour.nullable(),
+  /** Of its curve and its name; left out where there is none. */
+  style: StylePatch.optional(),
+});
+export type VennSet = z.infer<typeof VennSet>;
+
+/** How a Venn diagram is drawn. */
+export const VennManner = z.strictObject({
+  /** What all the sets are taken from: "Birds of the estuary". Empty for no name. */
+  universe: z
+    .string()
+    .max(200)
+    .regex(/^[^\0]*$/),
+  shape: z.enum(['equal', 'scaled-circles', 'scaled-ellipses']),
+  content: z.enum(['names', 'scattered', 'counts', 'blank']),
+  outline: z.enum(['none', 'thin', 'strong']),
+  frame: z.boolean(),
+  /** The names to sort, in a box beside the drawing. */
+  wordBank: z.boolean(),
+});
+export type VennManner = z.infer<typeof VennManner>;
+
+/** What is kept of a region beyond what is computed. */
+export const RegionSettings = z.strictObject({ title: z.string().max(200).nullable(), style: StylePatch });
+export type RegionSettings = z.infer<typeof RegionSettings>;
+
+/** The Venn diagram's own part. `members`: ids of the sets each entry is in, in the order of ids; absent for none. */
+export const VennPart = z.strictObject({
+  sets: z.record(SetId, VennSet),
+  members: z.record(z.string(), z.array(SetId).min(1).max(mostSets)),
+  /** By region: the ids of its sets in rising order, joined with commas; the empty key is "in none". */
+  regions: z.record(z.string(), RegionSettings),
+  manner: VennManner,
+});
+export type VennPart = z.infer<typeof VennPart>;
+
+export const emptyVenn: VennPart = {
+  sets: {},
+  members: {},
+  regions: {},
+  manner: {
+    universe: '',
+    shape: 'equal',
+    content: 'names',
+    outline: 'thin',
+    frame: true,
+    wordBank: false,
+  },
+};
+
+/** The sets in their order; bit i of a region's mask stands for the i-th. */
+export const setsInOrder = (part: VennPart): VennSet[] => Object.values(part.sets).sort(byOrder);
+
+/** The key under which a region is kept. */
+export const regionKey = (sets: Iterable<string>): string => [...sets].sort().join(',');
+
+/** The sets in which bits are set. */
+export const setsOfMask = (sets: readonly VennSet[], mask: number): VennSet[] => sets.filter((_, i) => (mask >> i) & 1);
+
+export const keyOfMask = (sets: readonly VennSet[], mask: number): string =>
+  regionKey(setsOfMask(sets, mask).map((set) => set.id));
+
+/** Bits of the sets an entry is in. */
+export function maskOf(part: VennPart, sets: readonly VennSet[], entry: string): number {
+  const members = part.members[entry];
+  if (!members) return 0;
+  return sets.reduce((mask, set, i) => (members.includes(set.id) ? mask | (1 << i) : mask), 0);
+}

@@ -1,0 +1,213 @@
+import { clampChroma, formatHex, oklch, parse, rgb } from 'culori';
+import {
+  keyOfMask,
+  maskOf,
+  setsInOrder,
+  styleProperties,
+  type BoxStyle,
+  type Scope,
+  type StyleProperty,
+  type Venn,
+  type VennSet,
+} from '../model';
+import { bitCount, type Structure } from '../tiers';
+import { interned, resolve, type Explained, type Layer } from './cascade';
+import { contrastRatio, readableText } from './contrast';
+import { lookOf, tierStyle, type Look } from './look';
+
+/** How much of a set's colour its fill lays over what is below, by the number of sets: about half transparent. */
+const opacities = [0.56, 0.56, 0.56, 0.56, 0.47, 0.38];
+/** Steps of hue from the look's own: near enough that overlaps keep a colour, far enough to tell apart. */
+const hueSteps = [
+  [0, 105, -105],
+  [0, 72, -72, 144, -144],
+];
+const greys = [0.72, 0.88, 0.6, 0.8, 0.94];
+
+/** The colour of the i-th set: hues evenly around the circle from the look's own, of one lightness; greys apart where the look has no hue. */
+export function setColour(look: Look, set: VennSet, i: number, total: number): string {
+  if (set.colour) return set.colour;
+  if (look.second.chroma === 0) return formatHex({ mode: 'oklch', l: greys[i % greys.length]!, c: 0, h: 0 });
+  const dark = isDark(look);
+  const hue = look.hue + 360 + hueSteps[total > 3 ? 1 : 0]![i]!;
+  return formatHex(
+    clampChroma(
+      { mode: 'oklch', l: dark ? 0.52 : 0.8 - 0.03 * (i % 2), c: dark ? 0.09 : 0.105, h: hue % 360 },
+      'oklch',
+    ),
+  );
+}
+
+const isDark = (look: Look): boolean => contrastRatio(look.ground, '#ffffff') > 8;
+
+/**
+ * The fill of a region: the colours of its sets laid over the ground like transparent inks, multiplied on a light ground and screened on a
+ * dark one (W3C Compositing and Blending), so that the order of the sets does not matter and more sets are darker, in grey too.
+ */
+export function blended(look: Look, colours: readonly string[], total: number): string {
+  const opacity = opacities[total]!;
+  const dark = isDark(look);
+  const ground = rgb(parse(look.ground))!;
+  const mix = (channel: 'r' | 'g' | 'b'): number =>
+    colours.reduce((under, colour) => {
+      const ink = rgb(parse(colour))![channel];
+      return dark ? 1 - (1 - under) * (1 - opacity * ink) : under * (1 - opacity * (1 - ink));
+    }, ground[channel]);
+  return formatHex({ mode: 'rgb', r: mix('r'), g: mix('g'), b: mix('b') });
+}
+
+/** The colour of a curve and of its name: the set's, dark or light enough to read on the ground. */
+export function curveColour(look: Look, colour: string): string {
+  const { h, c } = oklch(parse(colour))!;
+  const ink = formatHex(
+    clampChroma({ mode: 'oklch', l: isDark(look) ? 0.84 : 0.42, c: Math.min(c, 0.12), h: h ?? 0 }, 'oklch'),
+  );
+  return readableText(ink, look.ground, look.ink, look.light);
+}
+
+function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
+  const look = lookOf(diagram.look);
+  const sets = setsInOrder(diagram.venn);
+  const colours = sets.map((set, i) => setColour(look, set, i, sets.length)).filter((_, i) => (mask >> i) & 1);
+  const tier = bitCount(mask);
+  const fill = blended(look, colours, sets.length);
+  const base = tierStyle(look, 3);
+  return [
+    {
+      origin: 'look',
+      patch: {
+        ...base,
+        fill,
+        text: readableText(look.ink, fill, look.ink, look.light),
+        borderWidth: 0,
+        nameSize: 14,
+        nameWeight: tier > 1 ? 600 : 400,
+        detailSize: 11.5,
+        details: 1,
+        equalSize: false,
+      },
+    },
+    { origin: 'everything', patch: diagram.styles.everything },
+    { origin: 'tier', patch: diagram.styles.tiers[String(tier)] ?? {} },
+    { origin: 'region', patch: diagram.venn.regions[keyOfMask(sets, mask)]?.style ?? {} },
+    ...(entry === null ? [] : [{ origin: 'this' as const, patch: diagram.styles.only[entry] ?? {} }]),
+  ];
+}
+
+/** The style of a region, whether anything is in it or not; its fill is the region's, the rest its entries'. */
+export const regionStyle = (diagram: Venn, mask: number): BoxStyle =>
+  interned(resolve(layersOf(diagram, mask, null), lookOf(diagram.look)).style);
+
+/** What outline the whole diagram asks for, as a width of the curves in CSS px. */
+const outlineWidths = { none: 0, thin: 1.25, strong: 3 } as const;
+
+/** A set's fill is its colour, its border the curve, its text the name beside the curve. */
+function layersOfSet(diagram: Venn, id: string): Layer[] {
+  const look = lookOf(diagram.look);
+  const sets = setsInOrder(diagram.venn);
+  const at = sets.findIndex((set) => set.id === id);
+  const set = sets[at]!;
+  const colour = setColour(look, set, at, sets.length);
+  const line = curveColour(look, colour);
+  return [
+    {
+      origin: 'look',
+      patch: {
+        ...tierStyle(look, 3),
+        fill: setColour(look, { ...set, colour: null }, at, sets.length),
+        text: line,
+        border: line,
+        borderWidth: outlineWidths[diagram.venn.manner.outline],
+        borderLine: 'solid',
+        nameSize: 18,
+        nameWeight: 700,
+        nameSlant: 'upright',
+      },
+    },
+    { origin: 'set', patch: { ...set.style, ...(set.colour ? { fill: set.colour } : {}) } },
+  ];
+}
+
+/** The name stands on the ground of the sheet, not on the set's fill; its colour is taken as it is. */
+function resolveSet(diagram: Venn, id: string): ReturnType<typeof resolve> {
+  const look = lookOf(diagram.look);
+  const { style, origins } = resolve(layersOfSet(diagram, id), look);
+  const own = diagram.venn.sets[id]!.style?.text;
+  const colour = curveColour(look, style.fill);
+  return {
+    style: { ...style, text: own ?? colour },
+    origins: { ...origins, text: own ? 'set' : 'look' },
+  };
+}
+
+/** Complete style of a set's curve (border) and name (text). */
+export const setStyle = (diagram: Venn, id: string): BoxStyle => interned(resolveSet(diagram, id).style);
+
+/** Complete style of every entry, in the order of the structure: look, everything, tier, region, only this. */
+export function vennStyles(diagram: Venn, structure: Structure): BoxStyle[] {
+  const sets = setsInOrder(diagram.venn);
+  const shared = new Map<number, BoxStyle>();
+  return structure.ids.map((id) => {
+    const mask = maskOf(diagram.venn, sets, id);
+    if (diagram.styles.only[id]) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram.look)).style);
+    let style = shared.get(mask);
+    if (!style) shared.set(mask, (style = regionStyle(diagram, mask)));
+    return style;
+  });
+}
+
+/** The masks of the regions a scope covers; none for "only this". */
+export function masksIn(diagram: Venn, scope: Scope): number[] {
+  const sets = setsInOrder(diagram.venn);
+  const all = Array.from({ length: 1 << sets.length }, (_, mask) => mask);
+  switch (scope.kind) {
+    case 'everything':
+      return all;
+    case 'tier':
+      return all.filter((mask) => bitCount(mask) === scope.tier);
+    case 'region':
+      return all.filter((mask) => keyOfMask(sets, mask) === scope.region);
+    case 'set': {
+      const at = sets.findIndex((set) => set.id === scope.set);
+      return all.filter((mask) => at >= 0 && (mask >> at) & 1);
+    }
+    default:
+      return [];
+  }
+}
+
+/** The indices a scope covers, in the order of the structure. */
+export function vennEntriesIn(diagram: Venn, structure: Structure, scope: Scope): number[] {
+  const sets = setsInOrder(diagram.venn);
+  const masks = new Set(masksIn(diagram, scope));
+  return structure.ids.flatMap((id, i) =>
+    (scope.kind === 'this' ? scope.entry === id : masks.has(maskOf(diagram.venn, sets, id))) ? [i] : [],
+  );
+}
+
+/** For each property, the value the regions (or the entry) of a scope show and where it comes from. Null where there are none. */
+export function explainVenn(diagram: Venn, scope: Scope): Record<StyleProperty, Explained> | null {
+  const look = lookOf(diagram.look);
+  const sets = setsInOrder(diagram.venn);
+  const resolved =
+    scope.kind === 'set'
+      ? diagram.venn.sets[scope.set]
+        ? [resolveSet(diagram, scope.set)]
+        : []
+      : scope.kind === 'this'
+        ? diagram.entries[scope.entry]
+          ? [resolve(layersOf(diagram, maskOf(diagram.venn, sets, scope.entry), scope.entry), look)]
+          : []
+        : masksIn(diagram, scope).map((mask) => resolve(layersOf(diagram, mask, null), look));
+  if (resolved.length === 0) return null;
+  const explained = {} as Record<StyleProperty, Explained>;
+  for (const property of styleProperties) {
+    const value = resolved[0]!.style[property];
+    const origin = resolved[0]!.origins[property];
+    explained[property] = {
+      value: resolved.every((one) => one.style[property] === value) ? value : null,
+      origin: resolved.every((one) => one.origins[property] === origin) ? origin : 'several',
+    };
+  }
+  return explained;
+}

@@ -1,0 +1,9 @@
+import type { KindId } from '../../../core/model';
+import type { KindParts } from './kind-parts';
+import { orgChartParts } from './org-chart';
+import { vennParts } from './venn';
+
+const parts: { readonly [K in KindId]: KindParts } = { 'org-chart': orgChartParts, venn: vennParts };
+
+export const partsOf = (kind: KindId): KindParts => parts[kind];
+export type { DropPlan, Grabbed, KindParts, ScopeChoice } from './kind-parts';

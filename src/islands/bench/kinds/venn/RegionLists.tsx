@@ -1,0 +1,77 @@
+import { keyOfMask, setsInOrder, setsOfMask, type Venn } from '../../../../core/model';
+import { figureVenn } from '../../../../core/figure';
+import { regionWords } from '../../../../core/scene';
+import { useBench, useParts } from '../../context';
+
+/** One list for each region, most overlapped last; each entry can be sent to another region. */
+export function RegionLists({ diagram }: { diagram: Venn }) {
+  const { store } = useParts();
+  const selected = useBench((state) => state.selected);
+  const sets = setsInOrder(diagram.venn);
+  const regions = [...figureVenn(diagram).regions].sort(
+    (a, b) => setsOfMask(sets, a.mask).length - setsOfMask(sets, b.mask).length || a.mask - b.mask,
+  );
+  const light = (key: string | null) => store.getState().set({ litRegions: new Set(key === null ? [] : [key]) });
+  return (
+    <div
+      className="min-h-0 flex-1 overflow-auto border-t border-hair px-3 pb-3 max-md:min-h-64 max-md:shrink-0"
+      onPointerLeave={() => light(null)}
+      role="group"
+      aria-label="Entries by region"
+      tabIndex={0}
+    >
+      {regions.map((region) => (
+        <section key={region.key} className="mt-3" onPointerEnter={() => light(region.key)}>
+          <h3 className="flex justify-between gap-2 border-b border-hair text-sm">
+            <span className="font-semibold first-letter:uppercase">{regionWords(sets, region.mask)}</span>
+            <span className="text-muted">{region.count}</span>
+          </h3>
+          <label className="mt-1 flex items-center gap-2 text-sm text-muted">
+            Titled
+            <input
+              className="field min-h-6 flex-1 py-0"
+              aria-label={`Title of the region ${regionWords(sets, region.mask)}`}
+              value={diagram.venn.regions[region.key]?.title ?? ''}
+              maxLength={200}
+              disabled={region.mask === 0}
+              placeholder={region.mask === 0 ? 'none: it is the outside' : 'no title'}
+              onChange={(event) =>
+                store
+                  .getState()
+                  .perform([{ kind: 'titleRegion', region: region.key, title: event.target.value || null }], {
+                    merge: `region:${region.key}`,
+                  })
+              }
+            />
+          </label>
+          <ul>
+            {region.entries.map((id) => (
+              <li key={id} className={`flex items-center gap-2 ${selected === id ? 'bg-mosswash' : ''}`}>
+                <button className="min-w-0 flex-1 truncate text-left" onClick={() => store.getState().select(id)}>
+                  {diagram.entries[id]!.name || 'No name yet'}
+                </button>
+                <select
+                  aria-label={`Region of ${diagram.entries[id]!.name}`}
+                  className="max-w-36 border border-edge bg-raised text-[12.5px]"
+                  value={region.mask}
+                  onChange={(event) => {
+                    const key = keyOfMask(sets, Number(event.target.value));
+                    store
+                      .getState()
+                      .perform([{ kind: 'setMembers', entry: id, sets: key === '' ? [] : key.split(',') }]);
+                  }}
+                >
+                  {regions.map((one) => (
+                    <option key={one.key} value={one.mask}>
+                      {regionWords(sets, one.mask)}
+                    </option>
+                  ))}
+                </select>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

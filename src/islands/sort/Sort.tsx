@@ -1,0 +1,169 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { judgeSorting, sortedSoFar, wordBank, type Judgement } from '../../core/figure';
+import { draw } from '../../core/kind';
+import { openDiagram, setsInOrder, type Venn } from '../../core/model';
+import { regionWords } from '../../core/scene';
+import { api, ApiError } from '../shared/api';
+import { Mark } from '../shared/Mark';
+import { Board, type RegionAt } from './Board';
+import { Result } from './Result';
+import { useSorting } from './useSorting';
+import { WordBank } from './WordBank';
+
+/** The exercise on screen: names from the word bank are put into their regions, and the answers checked. */
+export function Sort({ id }: { id: string }) {
+  const [found, setFound] = useState<Venn | string | null>(null);
+  useEffect(() => {
+    api<{ diagram: unknown }>(`/api/diagrams/${id}`).then(
+      ({ diagram }) => {
+        const opened = openDiagram(diagram);
+        setFound(opened.kind === 'venn' ? opened : 'Only a Venn diagram can be sorted.');
+      },
+      (error: unknown) => {
+        if (!(error instanceof ApiError)) throw error;
+        setFound(error.message);
+      },
+    );
+  }, [id]);
+  if (found === null) return <p className="p-8 text-muted">Fetching the diagram …</p>;
+  if (typeof found === 'string')
+    return (
+      <main className="mx-auto mt-24 max-w-lg">
+        <h1 className="text-2xl">This cannot be sorted</h1>
+        <p className="mt-3">{found}</p>
+        <p className="mt-3">
+          <a className="underline" href={`/diagrams/${id}`}>
+            Back to the Bench
+          </a>
+        </p>
+      </main>
+    );
+  return <Exercise id={id} diagram={found} />;
+}
+
+function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
+  const [sorting, setSorting] = useSorting(id);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [held, setHeld] = useState<{ entry: string; x: number; y: number; over: number | null } | null>(null);
+  const [judgement, setJudgement] = useState<Judgement | null>(null);
+  const regionAt = useRef<RegionAt>(() => null);
+  const sets = setsInOrder(diagram.venn);
+  const scene = useMemo(() => draw(sortedSoFar(diagram, sorting)).scene, [diagram, sorting]);
+  const bank = wordBank(diagram).filter((entry) => sorting[entry] === undefined);
+  const marks = useMemo(
+    () =>
+      new Map([
+        ...(judgement?.right ?? []).map((entry) => [entry, true] as const),
+        ...(judgement?.wrong ?? []).map((one) => [one.id, false] as const),
+      ]),
+    [judgement],
+  );
+  const nameOf = (entry: string) => diagram.entries[entry]!.name;
+  const put = (entry: string, mask: number | null) => {
+    const rest = Object.entries(sorting).filter(([other]) => other !== entry);
+    setSorting(Object.fromEntries(mask === null ? rest : [...rest, [entry, mask]]));
+    setJudgement(null);
+  };
+  const pick = (entry: string, event: React.PointerEvent) => {
+    setChosen(entry);
+    setHeld({ entry, x: event.clientX, y: event.clientY, over: regionAt.current(event.clientX, event.clientY) });
+  };
+  useEffect(() => {
+    if (!held) return;
+    const move = (event: PointerEvent) =>
+      setHeld({
+        entry: held.entry,
+        x: event.clientX,
+        y: event.clientY,
+        over: regionAt.current(event.clientX, event.clientY),
+      });
+    const up = (event: PointerEvent) => {
+      const over = regionAt.current(event.clientX, event.clientY);
+      const moved = Math.hypot(event.clientX - held.x, event.clientY - held.y) > 0 || over !== sorting[held.entry];
+      if (over !== null && moved && over !== sorting[held.entry]) put(held.entry, over);
+      setHeld(null);
+    };
+    const drop = (event: KeyboardEvent) => event.key === 'Escape' && setHeld(null);
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+    window.addEventListener('keydown', drop);
+    return () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+      window.removeEventListener('keydown', drop);
+    };
+  });
+  return (
+    <div className="flex h-dvh flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-3 py-1.5">
+        <a href={`/diagrams/${id}`} className="flex items-center gap-2 text-muted hover:text-ink">
+          <Mark /> Bench
+        </a>
+        <h1 className="min-w-0 truncate text-lg font-semibold max-md:order-last max-md:w-full">
+          Sort: {diagram.title}
+        </h1>
+        <a className="button ml-auto" href={`/diagrams/${id}/print?exercise=blank`} target="_blank">
+          Print to fill in
+        </a>
+        <a className="button" href={`/diagrams/${id}/print?exercise=answers`} target="_blank">
+          Print answers
+        </a>
+      </header>
+      <main className="flex min-h-0 flex-1 max-md:flex-col">
+        <section
+          aria-label="Word bank"
+          className="flex shrink-0 flex-col overflow-auto border-r border-hair p-4 max-md:max-h-[45%] md:w-[360px]"
+        >
+          <WordBank
+            bank={bank}
+            sorted={Object.keys(sorting).filter((entry) => diagram.entries[entry])}
+            nameOf={nameOf}
+            sets={sets}
+            sorting={sorting}
+            chosen={chosen}
+            onChoose={setChosen}
+            onPick={pick}
+            onPut={put}
+          />
+          <Result
+            judgement={judgement}
+            unsorted={bank.length}
+            sets={sets}
+            nameOf={nameOf}
+            onCheck={() => setJudgement(judgeSorting(diagram, sorting))}
+            onBack={() => {
+              const wrong = new Set(judgement?.wrong.map((one) => one.id));
+              setSorting(Object.fromEntries(Object.entries(sorting).filter(([entry]) => !wrong.has(entry))));
+              setJudgement(null);
+            }}
+            onRestart={() => {
+              setSorting({});
+              setJudgement(null);
+            }}
+          />
+        </section>
+        <section aria-label="Drawing" className="relative min-h-0 min-w-0 flex-1 bg-ground p-4">
+          <Board
+            scene={scene}
+            sets={sets}
+            lit={held?.over ?? null}
+            marks={marks}
+            label={`${diagram.title}: ${Object.keys(sorting).length} sorted, ${bank.length} in the word bank`}
+            onReady={(find) => (regionAt.current = find)}
+            onPick={pick}
+          />
+        </section>
+      </main>
+      {held && (
+        <p
+          role="status"
+          className="pointer-events-none fixed z-20 max-w-80 border border-moss bg-paper px-2 py-1"
+          style={{ left: held.x + 12, top: held.y + 12 }}
+        >
+          <strong>{nameOf(held.entry)}</strong>
+          {held.over !== null && `: ${regionWords(sets, held.over)}`}
+        </p>
+      )}
+    </div>
+  );
+}
