@@ -1,5 +1,11 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['src/**/*.test.ts', 'bin/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000, maxWorkers: 2 },
+  test: {
+    include: ['src/**/*.test.ts', 'bin/**/*.test.ts'],
+    setupFiles: ['scripts/test-seed.ts'],
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
+    maxWorkers: 2,
+  },
 });

@@ -20,8 +20,8 @@ export const scaleOf = (shapes: readonly Ellipse[], wanted: Wanted): Scaled => (
   ...scaleError(areasOf(shapes), wanted),
 });
 
-const circle = (cx: number, cy: number, r: number): Ellipse => ({ cx, cy, rx: r, ry: r, turn: 0 });
-const radiusOf = (area: number): number => Math.sqrt(Math.max(area, 1e-6) / Math.PI);
+export const circle = (cx: number, cy: number, r: number): Ellipse => ({ cx, cy, rx: r, ry: r, turn: 0 });
+export const radiusOf = (area: number): number => Math.sqrt(Math.max(area, 1e-6) / Math.PI);
 
 /** Three numbers a circle: centre and logarithm of the radius. */
 const pack = (shapes: readonly Ellipse[]): Float64Array =>
@@ -29,7 +29,7 @@ const pack = (shapes: readonly Ellipse[]): Float64Array =>
 const unpack = (v: Float64Array): Ellipse[] => [0, 3, 6].map((at) => circle(v[at]!, v[at + 1]!, Math.exp(v[at + 2]!)));
 
 /** Total area of the regions that have all bits of a mask. */
-const within = (areas: ArrayLike<number>, mask: number): number => {
+export const within = (areas: ArrayLike<number>, mask: number): number => {
   let sum = 0;
   for (let k = 1; k < areas.length; k++) if ((k & mask) === mask) sum += areas[k]!;
   return sum;
@@ -62,6 +62,13 @@ export function circlesToScale(wanted: Wanted): CirclesToScale {
   return { best, centresOnly: reference };
 }
 
+/** Distance of the centres at which two circles share an area; with a little room between outlines that need not cross. */
+export function centresApart(r: number, R: number, shared: number): number {
+  const distance = lensDistance(r, R, shared);
+  if (shared <= 0) return distance * 1.04;
+  return shared > Math.PI * Math.min(r, R) ** 2 - 1e-9 ? distance * 0.85 : distance;
+}
+
 const orders = [
   [0, 1, 2],
   [0, 2, 1],
@@ -71,7 +78,7 @@ const orders = [
 /** The distances that the pairs want; the third centre where two of them meet, or as near as they come. */
 function fromPairs(wanted: Wanted, radii: readonly number[], order: readonly [number, number, number]): Ellipse[] {
   const [a, b, c] = order;
-  const d = (i: number, j: number): number => lensDistance(radii[i]!, radii[j]!, within(wanted, (1 << i) | (1 << j)));
+  const d = (i: number, j: number): number => centresApart(radii[i]!, radii[j]!, within(wanted, (1 << i) | (1 << j)));
   const ab = Math.max(1e-3, d(a, b));
   const ac = d(a, c);
   const x = (ab * ab + ac * ac - d(b, c) ** 2) / (2 * ab);

@@ -5,7 +5,7 @@ export * from './rounded-path';
 export * from './side-route';
 export * from './tidy-tree';
 export * from './tier-tree';
-export * from './circles-to-scale';
+export { type Scaled } from './circles-to-scale';
 export * from './ellipse-crossings';
 export * from './lens';
 export * from './scale-error';

@@ -78,6 +78,20 @@ function chord({ cx, cy, rx, ry, turn }: Ellipse, y: number): [number, number] |
   return rest <= 0 ? null : [cx + (-b - Math.sqrt(rest)) / (2 * a), cx + (-b + Math.sqrt(rest)) / (2 * a)];
 }
 
+describe('outlines that touch', () => {
+  const round = (cx: number, r: number): Ellipse => ({ cx, cy: 0, rx: r, ry: r, turn: 0 });
+  it('are told to be inside or outside whichever point it is they touch at', () => {
+    // The middle of an outline that nothing crosses is its leftmost point, which is where these touch.
+    for (const side of [-1, 1]) {
+      const regions = regionsOf([round(0, 2), round(side, 1), round(3 * side, 1)]);
+      expect([...regions.keys()].sort()).toEqual([0, 1, 3, 4]);
+      expect(regions.get(1)!.area).toBeCloseTo(3 * Math.PI, 9);
+      expect(regions.get(3)!.area).toBeCloseTo(Math.PI, 9);
+      expect(regions.get(4)!.area).toBeCloseTo(Math.PI, 9);
+    }
+  });
+});
+
 describe('regions of ellipses', () => {
   it('have the areas that summing up their chords gives, within a thousandth of the whole', () => {
     fc.assert(

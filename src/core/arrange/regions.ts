@@ -33,6 +33,23 @@ interface Piece extends Arc {
 /** A piece of the i-th outline between two crossings, `to` after `from`; `others`: the ellipses it lies in, without its own. */
 type Visit = (i: number, from: Crossing, to: Crossing, others: number) => void;
 
+const sampled = [1 / 2, 1 / 4, 3 / 4, 1 / 8, 7 / 8];
+
+/**
+ * Whether a piece of e's outline that nothing crosses lies inside another ellipse. Its middle tells, unless it touches the other outline
+ * just there: then the farthest of some points does.
+ */
+function isWithin(other: Ellipse, e: Ellipse, from: number, to: number): boolean {
+  let farthest = 0;
+  for (const share of sampled) {
+    const { x, y } = pointAt(e, from + (to - from) * share);
+    const outside = outsideness(other, x, y);
+    if (Math.abs(outside) > Math.abs(farthest)) farthest = outside;
+    if (Math.abs(farthest) > 1e-6) break;
+  }
+  return farthest < 0;
+}
+
 /** Cuts every outline at its crossings. An outline without any is one piece that ends where it starts. */
 function eachPiece(ellipses: readonly Ellipse[], visit: Visit): void {
   const n = ellipses.length;
@@ -56,9 +73,9 @@ function eachPiece(ellipses: readonly Ellipse[], visit: Visit): void {
     const { vertex, at, x, y } = own[0]!;
     own.push({ vertex, at: at + fullTurn, x, y });
     for (let k = 0; k + 1 < own.length; k++) {
-      const middle = pointAt(e, (own[k]!.at + own[k + 1]!.at) / 2);
       let others = 0;
-      for (let j = 0; j < n; j++) if (j !== i && outsideness(ellipses[j]!, middle.x, middle.y) < 0) others |= 1 << j;
+      for (let j = 0; j < n; j++)
+        if (j !== i && isWithin(ellipses[j]!, e, own[k]!.at, own[k + 1]!.at)) others |= 1 << j;
       visit(i, own[k]!, own[k + 1]!, others);
     }
   }

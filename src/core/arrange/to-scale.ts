@@ -1,14 +1,20 @@
 import { descend } from './descend';
 import type { Ellipse } from './ellipse';
 import { crossingsOf } from './ellipse-crossings';
-import { circlesToScale, heightOver, scaleOf, type CirclesToScale, type Scaled } from './circles-to-scale';
+import {
+  centresApart,
+  circle,
+  circlesToScale,
+  heightOver,
+  radiusOf,
+  scaleOf,
+  within,
+  type CirclesToScale,
+  type Scaled,
+} from './circles-to-scale';
 import { leastSquares, type Residuals } from './least-squares';
-import { lensDistance } from './lens';
 import { areaSlopes, perEllipse } from './regions';
 import type { ScaleError, Wanted } from './scale-error';
-
-const circle = (cx: number, cy: number, r: number): Ellipse => ({ cx, cy, rx: r, ry: r, turn: 0 });
-const radiusOf = (area: number): number => Math.sqrt(Math.max(area, 1e-6) / Math.PI);
 
 /**
  * Circles or ellipses whose regions have wanted areas, for up to three sets; null for more, and where nothing is wanted. The areas are in
@@ -30,10 +36,7 @@ export function scaleShapes(given: Wanted, manner: 'circles' | 'ellipses'): Scal
 
 function twoCircles(wanted: Wanted): Ellipse[] {
   const [a, b] = [radiusOf(wanted[1]! + wanted[3]!), radiusOf(wanted[2]! + wanted[3]!)];
-  const d = lensDistance(a, b, wanted[3]!);
-  // Apart, or one inside the other: a little room between the outlines.
-  const inside = wanted[1] === 0 || wanted[2] === 0;
-  const apart = wanted[3] === 0 ? d * 1.04 : inside ? d * 0.85 : d;
+  const apart = centresApart(a, b, wanted[3]!);
   return [circle(-apart / 2, 0, a), circle(apart / 2, 0, b)];
 }
 
@@ -97,11 +100,7 @@ function* beginnings(wanted: Wanted, known: readonly (readonly Ellipse[])[]): Ge
   for (const lean of [0.85, 1.2, 0.7, 1.4])
     yield circles.map((e, i) => ({ ...e, rx: e.rx / lean, ry: e.ry * lean, turn: (i * 2 * Math.PI) / 3 }));
   const draw = sequence(7);
-  const sizes = [0, 1, 2].map((i) => {
-    let area = 0;
-    for (let mask = 1; mask < wanted.length; mask++) if ((mask >> i) & 1) area += wanted[mask]!;
-    return radiusOf(area);
-  });
+  const sizes = [0, 1, 2].map((i) => radiusOf(within(wanted, 1 << i)));
   for (;;)
     yield sizes.map((r) => {
       const [way, out, lean] = [draw() * 2 * Math.PI, 0.1 + 0.3 * draw(), 0.6 + 0.8 * draw()];
@@ -109,7 +108,7 @@ function* beginnings(wanted: Wanted, known: readonly (readonly Ellipse[])[]): Ge
     });
 }
 
-const mostBeginnings = 14;
+const mostBeginnings = 10;
 const isExact = (one: Scaled): boolean => one.diagError < 1e-6 && one.lost.length === 0 && one.unwanted.length === 0;
 
 function ellipsesToScale(wanted: Wanted, { best: circles, centresOnly }: CirclesToScale): Scaled {
