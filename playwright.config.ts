@@ -5,11 +5,12 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: '.test/browser',
   // Ample for a machine a tenth as fast: how long it takes is measured by the bench, not told by a test.
-  timeout: 240_000,
+  timeout: 180_000,
   expect: { timeout: 40_000 },
   workers: 1,
   reporter: [['line'], ['json']],
   use: {
+    actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: chromium,
     permissions: ['clipboard-read', 'clipboard-write'],

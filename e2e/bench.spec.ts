@@ -224,7 +224,7 @@ test('nobody opens a diagram that is not theirs; writes from elsewhere are turne
   const stranger = await browser.newPage({ baseURL: baseURL! });
   await stranger.goto(address);
   await expect(stranger).toHaveURL(/\/sign-in\?to=/);
-  await stranger.getByRole('button', { name: 'I am new here: make an account' }).click();
+  await stranger.getByRole('button', { name: 'I am new here: make an account' }).press('Enter');
   await stranger.getByLabel('Your name').fill('Bo Lin');
   await stranger.getByLabel('Mail address').fill(`bo-${Date.now()}@brackwater.example`);
   await stranger.getByLabel('Password').fill('another-tide-2');

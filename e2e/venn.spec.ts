@@ -204,6 +204,29 @@ test('one list for each region: titled, and an item sent to another', async ({ d
   await expect(box(page, 'dunlin, open water, not mudflat or saltmarsh')).toBeVisible();
 });
 
+test('details are written in the grid, and the whole list as text', async ({ desk: page }) => {
+  await makeVenn(page, list, 5);
+  await page.getByRole('button', { name: 'Details' }).click();
+  await page.getByLabel('Detail of teal').fill('a small duck');
+  await expect(box(page, 'teal').getByText('a small duck')).toBeVisible();
+  // The column is reached, and left, with the arrow keys.
+  await page.getByLabel('Detail of teal').press('End');
+  await page.keyboard.press('ArrowRight');
+  await expect(cell(page, 'teal', 'mudflat')).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByLabel('Detail of teal')).toBeFocused();
+  await page.getByRole('button', { name: 'As text' }).click();
+  await axe(page);
+  const text = page.getByLabel(/^One line an item/);
+  await expect(text).toHaveValue(/^curlew: mudflat, saltmarsh\n/);
+  await text.fill('heron: creek\nteal: creek, open water\ncurlew: mudflat, saltmarsh');
+  await page.getByRole('button', { name: 'Take this list' }).click();
+  await expect(box(page, 'teal, a small duck, open water and creek, not mudflat or saltmarsh')).toBeVisible();
+  await expect(page.getByLabel('Detail of teal')).toHaveValue('a small duck');
+  await page.keyboard.press('Control+z');
+  await expect(cell(page, 'dunlin', 'mudflat')).toBeChecked();
+});
+
 test('two windows sort one diagram', async ({ desk: page, context }) => {
   await makeVenn(page, list, 5);
   const other = await context.newPage();

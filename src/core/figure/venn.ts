@@ -1,4 +1,4 @@
-import { keyOfMask, maskOf, setsInOrder, setsOfMask, type Venn, type VennSet } from '../model';
+import { byOrder, keyOfMask, maskOf, setsInOrder, setsOfMask, type Venn, type VennSet } from '../model';
 import { bitCount } from '../tiers';
 
 export interface RegionFigure {
@@ -52,9 +52,7 @@ export function setExpression(sets: readonly VennSet[], mask: number): string {
 export function figureVenn(diagram: Venn): VennFigures {
   const { venn } = diagram;
   const sets = setsInOrder(venn);
-  const list = Object.values(diagram.entries).sort((a, b) =>
-    a.order !== b.order ? (a.order < b.order ? -1 : 1) : a.id < b.id ? -1 : 1,
-  );
+  const list = Object.values(diagram.entries).sort(byOrder);
   const where = list.map(({ id, name }) => ({ id, name, mask: maskOf(venn, sets, id) }));
   const inMask: string[][] = Array.from({ length: 1 << sets.length }, () => []);
   for (const { id, mask } of where) inMask[mask]!.push(id);

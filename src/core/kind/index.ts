@@ -1,4 +1,4 @@
 export type { DiagramOf, Fit, Kind } from './kind';
 export * from './kinds';
 export * from './river';
-export * from './update-from-list';
+export { updateFromList } from './update-from-list';

@@ -1,3 +1,4 @@
+import type { Gesture } from '../edit';
 import type { BoxStyle, Diagram, Finding, KindId, Scope, StyleProperty } from '../model';
 import type { ColumnUse, ReadChoices, ReadResult } from '../read';
 import type { Scene } from '../scene';
@@ -48,4 +49,12 @@ export interface Kind<K extends KindId = KindId, Figures = unknown> {
   /** The list as a table and as plain text, as `read` takes them back. */
   csv(diagram: DiagramOf<K>): string;
   text(diagram: DiagramOf<K>): string;
+  /** How a line of that text is written, for whoever edits it. */
+  readonly lineTold: string;
+  /** The gesture that brings a diagram to what a newer text of its list says, and what of it could not be taken. */
+  update(
+    diagram: DiagramOf<K>,
+    text: string,
+    newId: () => string,
+  ): { readonly gesture: Gesture; readonly findings: readonly Finding[] };
 }

@@ -6,6 +6,7 @@ import { entriesIn, explainStyle, resolveStyles } from '../style';
 import { orgRoles, structureOf } from '../tiers';
 import { csvOf, outlineText } from '../write';
 import type { Kind } from './kind';
+import { updateFromList } from './update-from-list';
 
 /** From this many entries on, arranging takes longer than a frame. */
 const longFrom = 8000;
@@ -48,4 +49,11 @@ export const orgChart: Kind<'org-chart', OrgFigures> = {
   figure: figureOrgChart,
   csv: csvOf,
   text: outlineText,
+  lineTold: 'One line an entry; indent to go one tier down. A tab or comma parts the name from details.',
+  update(diagram, text, newId) {
+    const read = readList(text);
+    // What cannot be read does not empty the chart; an empty text does.
+    const unread = text.trim() !== '' && read.entries.length === 0;
+    return { gesture: unread ? [] : updateFromList(diagram, read, newId), findings: read.findings };
+  },
 };

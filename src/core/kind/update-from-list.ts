@@ -9,8 +9,16 @@ import { structureOf } from '../tiers';
  * at the same place under the same parent. Empty where nothing changes. O(entries log entries).
  */
 export function updateFromList(diagram: Diagram, read: ReadResult, newId: () => string): Command[] {
-  const idOf = matchEntries(diagram, read.entries, newId);
-  const wanted = wantedChildren(read.entries, idOf);
+  return entryChanges(diagram, read.entries, matchEntries(diagram, read.entries, newId));
+}
+
+/** The commands that make the entries what was read; `idOf` gives the id of each line. */
+export function entryChanges(
+  diagram: Diagram,
+  read: readonly ReadEntry[],
+  idOf: ReadonlyMap<string, string>,
+): Command[] {
+  const wanted = wantedChildren(read, idOf);
   const present = new Map<string | null, string[]>();
   const structure = structureOf(diagram.entries);
   for (const i of structure.outline) push(present, diagram.entries[structure.ids[i]!]!.parent, structure.ids[i]!);
@@ -19,7 +27,7 @@ export function updateFromList(diagram: Diagram, read: ReadResult, newId: () => 
   const moves: Command[] = [];
   const changes: Command[] = [];
   // Parents before children: a branch is never moved under one that still stands below it.
-  const byId = new Map(read.entries.map((entry) => [idOf.get(entry.id)!, entry]));
+  const byId = new Map(read.map((entry) => [idOf.get(entry.id)!, entry]));
   const queue: (string | null)[] = [null];
   for (let q = 0; q < queue.length; q++) {
     const parent = queue[q]!;
@@ -66,8 +74,15 @@ function wantedChildren(
   return wanted;
 }
 
-/** For each line that was read, the id of the entry it is: a known one, or a new one. */
-function matchEntries(diagram: Diagram, read: readonly ReadEntry[], newId: () => string): Map<string, string> {
+const noTraits = { known: () => '', read: () => '' };
+
+/** For each line that was read, the id of the entry it is: a known one, or a new one. Who is renamed keeps place and `traits`. */
+export function matchEntries(
+  diagram: Diagram,
+  read: readonly ReadEntry[],
+  newId: () => string,
+  traits: { readonly known: (entry: Entry) => string; readonly read: (entry: ReadEntry) => string } = noTraits,
+): Map<string, string> {
   const structure = structureOf(diagram.entries);
   const known = Array.from(structure.outline, (i) => diagram.entries[structure.ids[i]!]!);
   const readById = new Map(read.map((entry) => [entry.id, entry]));
@@ -95,7 +110,11 @@ function matchEntries(diagram: Diagram, read: readonly ReadEntry[], newId: () =>
     (entry) => entry.name.trim(),
     (entry) => entry.name.trim(),
   );
-  pair(placeOfKnown(known), placeOfRead(read, idOf));
+  const [placeThen, placeNow] = [placeOfKnown(known), placeOfRead(read, idOf)];
+  pair(
+    (entry) => `${placeThen(entry)}\n${traits.known(entry)}`,
+    (entry) => `${placeNow(entry)}\n${traits.read(entry)}`,
+  );
   for (const entry of read) if (!idOf.has(entry.id)) idOf.set(entry.id, newId());
   return idOf;
 }

@@ -7,6 +7,7 @@ import { explainVenn, vennEntriesIn, vennStyles } from '../style';
 import { vennStructure } from '../tiers';
 import { vennCsv, vennText } from '../write';
 import type { Kind } from './kind';
+import { updateVenn } from './update-venn';
 
 const manners: Partial<Record<ReadResult['structure'], string>> = {
   'set-columns': 'Each column is a set.',
@@ -85,4 +86,7 @@ export const venn: Kind<'venn', VennFigures> = {
   figure: figureVenn,
   csv: vennCsv,
   text: vennText,
+  lineTold:
+    'One line an item, its sets after a colon: “curlew: mudflat, saltmarsh”. Details and pictures stay with their items.',
+  update: updateVenn,
 };

@@ -26,7 +26,7 @@ export function vennText(diagram: Venn): string {
     .sort(byOrder)
     .map((entry) => {
       const own = sets.filter((set) => diagram.venn.members[entry.id]?.includes(set.id));
-      return `${entry.name || '–'}: ${own.map((set) => set.name).join(', ')}`.trimEnd();
+      return `${entry.name.trim() || '–'}: ${own.map((set) => set.name).join(', ')}`.trimEnd();
     })
     .join('\n');
 }

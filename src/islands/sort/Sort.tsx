@@ -79,8 +79,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
       });
     const up = (event: PointerEvent) => {
       const over = regionAt.current(event.clientX, event.clientY);
-      const moved = Math.hypot(event.clientX - held.x, event.clientY - held.y) > 0 || over !== sorting[held.entry];
-      if (over !== null && moved && over !== sorting[held.entry]) put(held.entry, over);
+      if (over !== null && over !== sorting[held.entry]) put(held.entry, over);
       setHeld(null);
     };
     const drop = (event: KeyboardEvent) => event.key === 'Escape' && setHeld(null);

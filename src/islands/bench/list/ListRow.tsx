@@ -5,6 +5,7 @@ import type { Entry } from '../../../core/model';
 import { roleName } from '../../../core/tiers';
 import { useParts } from '../context';
 import type { Cell } from '../store';
+import { changeDetail } from './change-detail';
 import { useCellKeys } from './useCellKeys';
 import { pasteLines } from './paste-lines';
 
@@ -41,11 +42,7 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
     const { perform } = store.getState();
     const merge = `cell:${entry.id}:${column}`;
     if (column === 0) return perform([{ kind: 'rename', id: entry.id, name: value }], { merge });
-    const details = Array.from({ length: Math.max(entry.details.length, column) }, (_, i) =>
-      i === column - 1 ? value : (entry.details[i] ?? ''),
-    );
-    while (details.length > 0 && details.at(-1) === '') details.pop();
-    return perform([{ kind: 'setDetails', id: entry.id, details }], { merge });
+    return perform([changeDetail(entry, column - 1, value)], { merge });
   };
   const role = entry.role === null ? '' : roleName(entry.role);
   return (

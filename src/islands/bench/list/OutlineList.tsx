@@ -20,20 +20,25 @@ export function OutlineList() {
   return (
     <>
       <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
-        <button className="plain" onClick={() => add('next')} title="Enter">
-          <Plus size={15} aria-hidden="true" /> Add next
-        </button>
-        <button className="plain" onClick={() => add('under')} disabled={selected === null} title="Shift+Enter">
-          Add under
-        </button>
-        <button
-          className="plain"
-          onClick={() => selected && removeEntry(store, selected, true)}
-          disabled={selected === null}
-          title="Ctrl+Delete"
-        >
-          Remove
-        </button>
+        {!plain && (
+          <>
+            {' '}
+            <button className="plain" onClick={() => add('next')} title="Enter">
+              <Plus size={15} aria-hidden="true" /> Add next
+            </button>
+            <button className="plain" onClick={() => add('under')} disabled={selected === null} title="Shift+Enter">
+              Add under
+            </button>
+            <button
+              className="plain"
+              onClick={() => selected && removeEntry(store, selected, true)}
+              disabled={selected === null}
+              title="Ctrl+Delete"
+            >
+              Remove
+            </button>
+          </>
+        )}
         <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
           {plain ? <Rows3 size={15} aria-hidden="true" /> : <Text size={15} aria-hidden="true" />}
           {plain ? 'As grid' : 'As text'}

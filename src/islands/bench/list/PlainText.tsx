@@ -1,30 +1,31 @@
-import { useState } from 'react';
-import { updateFromList } from '../../../core/kind';
-import { readList } from '../../../core/read';
-import { outlineText } from '../../../core/write';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { kindOf } from '../../../core/kind';
 import { newId } from '../../shared/ids';
 import { useParts } from '../context';
 
 /** The list as plain text, to edit or paste over as a whole. Entries that are found again keep their style. */
 export function PlainText({ onDone }: { onDone: () => void }) {
   const { store } = useParts();
-  const [text, setText] = useState(() => outlineText(store.getState().diagram));
-  const read = text.trim() === '' ? null : readList(text);
-  const problems = read?.findings.filter((one) => one.severity !== 'note') ?? [];
+  const kind = kindOf(store.getState().diagram.kind);
+  const [text, setText] = useState(() => kind.text(store.getState().diagram));
+  const looked = useDeferredValue(text);
+  const problems = useMemo(
+    () =>
+      looked.trim() === ''
+        ? []
+        : kind.update(store.getState().diagram, looked, newId).findings.filter((one) => one.severity !== 'note'),
+    [looked, kind, store],
+  );
   function takeOver() {
     const { diagram, perform } = store.getState();
-    const gesture = read ? updateFromList(diagram, read, newId) : [];
-    if (!read && Object.keys(diagram.entries).length > 0)
-      perform([{ kind: 'removeEntries', ids: Object.keys(diagram.entries) }]);
-    else if (gesture.length > 0) perform(gesture);
+    const { gesture } = kind.update(diagram, text, newId);
+    if (gesture.length > 0) perform(gesture);
     onDone();
   }
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-2 px-3 pb-2">
+    <div className="flex min-h-0 flex-1 flex-col gap-2 px-3 pb-2 max-md:min-h-72">
       <label className="flex min-h-0 flex-1 flex-col gap-1">
-        <span className="text-sm text-muted">
-          One line an entry; indent to go one tier down. A tab or comma parts the name from details.
-        </span>
+        <span className="text-sm text-muted">{kind.lineTold}</span>
         <textarea
           className="field min-h-0 flex-1 resize-none whitespace-pre [tab-size:4]"
           wrap="off"

@@ -2,18 +2,30 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef } from 'react';
 import { byOrder, type Entry, type Venn, type VennSet } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
+import { changeDetail } from '../../list/change-detail';
 import { useCellKeys } from '../../list/useCellKeys';
 import { pasteItems, tick } from './set-actions';
 
 const rowHeight = 30;
 const noSets: readonly string[] = [];
 
-/** Entries by sets: a name, a detail, and a box to tick for each set. Only the lines in view are in the document. */
-export function MembershipGrid({ diagram, sets }: { diagram: Venn; sets: readonly VennSet[] }) {
+interface GridProps {
+  readonly diagram: Venn;
+  readonly sets: readonly VennSet[];
+  /** How many columns of details there are. */
+  readonly details: number;
+}
+
+const detailHeading = (i: number): string => (i === 0 ? 'Detail' : `Detail ${i + 1}`);
+
+/** Entries by sets: a name, details, and a box to tick for each set. Only the lines in view are in the document. */
+export function MembershipGrid({ diagram, sets, details }: GridProps) {
   const frame = useRef<HTMLDivElement>(null);
   const focus = useBench((state) => state.focus);
   const selected = useBench((state) => state.selected);
   const entries = Object.values(diagram.entries).sort(byOrder);
+  // Names need their room: where there are many columns, theirs are narrow and the names of sets stand upright.
+  const narrow = sets.length + details > 3;
   const rows = useVirtualizer({
     count: entries.length,
     getScrollElement: () => frame.current,
@@ -29,24 +41,37 @@ export function MembershipGrid({ diagram, sets }: { diagram: Venn; sets: readonl
     <div
       ref={frame}
       className="min-h-0 flex-1 overflow-auto border-t border-hair max-md:min-h-64 max-md:shrink-0"
-      style={{ '--tick': sets.length > 4 ? '3.5rem' : '4.4rem' } as React.CSSProperties}
+      style={{ '--tick': narrow ? '2.1rem' : '4.4rem' } as React.CSSProperties}
       role="grid"
       aria-label="List"
       aria-rowcount={entries.length + 1}
-      aria-colcount={sets.length + 1}
+      aria-colcount={1 + details + sets.length}
     >
       <div role="row" aria-rowindex={1} className="sticky top-0 z-[5] flex items-end border-b border-edge bg-paper">
-        <span role="columnheader" className="label flex-1 px-3 py-1">
+        <span role="columnheader" className="label flex-[1.4] px-3 py-1">
           Name
         </span>
+        {Array.from({ length: details }, (_, i) => (
+          <span key={i} role="columnheader" className="label min-w-0 flex-1 px-2 py-1">
+            {detailHeading(i)}
+          </span>
+        ))}
         {sets.map((set) => (
           <span
             key={set.id}
             role="columnheader"
             title={set.name}
-            className="line-clamp-3 w-[var(--tick)] px-0.5 py-1 text-center text-[12px] leading-tight font-semibold wrap-break-word hyphens-auto"
+            className="flex w-[var(--tick)] shrink-0 justify-center text-[12px] leading-tight font-semibold"
           >
-            {set.name || '–'}
+            <span
+              className={
+                narrow
+                  ? 'max-h-28 rotate-180 overflow-hidden px-1.5 whitespace-nowrap [writing-mode:vertical-rl]'
+                  : 'line-clamp-3 px-0.5 py-1 text-center wrap-break-word hyphens-auto'
+              }
+            >
+              {set.name || '–'}
+            </span>
           </span>
         ))}
       </div>
@@ -60,6 +85,7 @@ export function MembershipGrid({ diagram, sets }: { diagram: Venn; sets: readonl
               top={item.start}
               line={item.index}
               sets={sets}
+              details={details}
               members={diagram.venn.members[entry.id] ?? noSets}
               selected={selected === entry.id}
               focusColumn={focus?.entry === entry.id ? focus : null}
@@ -81,12 +107,14 @@ interface RowProps {
   readonly top: number;
   readonly line: number;
   readonly sets: readonly VennSet[];
+  readonly details: number;
   readonly members: readonly string[];
   readonly selected: boolean;
   readonly focusColumn: { readonly column: number } | null;
 }
 
-const Row = memo(function Row({ entry, top, line, sets, members, selected, focusColumn }: RowProps) {
+const Row = memo(function Row(props: RowProps) {
+  const { entry, top, line, sets, details, members, selected, focusColumn } = props;
   const { store } = useParts();
   const row = useRef<HTMLDivElement>(null);
   const keys = useCellKeys(entry.id);
@@ -107,7 +135,7 @@ const Row = memo(function Row({ entry, top, line, sets, members, selected, focus
       style={{ top, height: rowHeight }}
       onPointerDown={() => store.getState().select(entry.id)}
     >
-      <span role="gridcell" className="flex min-w-0 flex-1">
+      <span role="gridcell" className="flex min-w-0 flex-[1.4]">
         {entry.image && (
           <img
             src={`/api/pictures/${entry.image.id}`}
@@ -140,6 +168,24 @@ const Row = memo(function Row({ entry, top, line, sets, members, selected, focus
           }}
         />
       </span>
+      {Array.from({ length: details }, (_, i) => (
+        <span key={i} role="gridcell" className="flex min-w-0 flex-1 border-l border-hair">
+          <input
+            type="text"
+            aria-label={`${detailHeading(i)} of ${name}`}
+            className="h-full w-full min-w-0 bg-transparent px-2 text-sm text-muted -outline-offset-2"
+            data-column={1 + i}
+            value={entry.details[i] ?? ''}
+            onChange={(event) =>
+              store.getState().perform([changeDetail(entry, i, event.target.value)], {
+                merge: `cell:${entry.id}:${1 + i}`,
+              })
+            }
+            onFocus={() => store.getState().select(entry.id)}
+            onKeyDown={keys}
+          />
+        </span>
+      ))}
       {sets.map((set, i) => (
         <span
           key={set.id}
@@ -150,7 +196,7 @@ const Row = memo(function Row({ entry, top, line, sets, members, selected, focus
             type="checkbox"
             aria-label={`${name} in ${set.name}`}
             className="h-4 w-4 accent-moss"
-            data-column={i + 1}
+            data-column={1 + details + i}
             checked={members.includes(set.id)}
             onChange={() => {
               const { diagram, perform } = store.getState();

@@ -1,24 +1,36 @@
-import { Plus, Rows3, Text, Trash2 } from 'lucide-react';
+import { Columns3, Plus, Rows3, TableProperties, Text } from 'lucide-react';
 import { useState } from 'react';
-import { dropSetGesture, newSet } from './set-actions';
-import { keyBetween, mostSets, setsInOrder, type VennSet } from '../../../../core/model';
-import { lookOf, setColour } from '../../../../core/style';
+import { setsInOrder } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
 import { addEntry, removeEntry } from '../../edit-actions';
+import { PlainText } from '../../list/PlainText';
 import { Tray } from '../../list/Tray';
 import { MembershipGrid } from './MembershipGrid';
 import { Pictures } from './Pictures';
 import { RegionLists } from './RegionLists';
+import { Sets } from './Sets';
 
-/** The list of a Venn diagram: its sets, and a grid of entries by sets or one list for each region. */
+const views = [
+  { id: 'grid', words: 'As grid', Icon: Rows3 },
+  { id: 'regions', words: 'By region', Icon: Columns3 },
+  { id: 'text', words: 'As text', Icon: Text },
+] as const;
+type View = (typeof views)[number]['id'];
+
+/** The list of a Venn diagram: its sets, and a grid of entries by sets, one list for each region, or plain text. */
 export function SetList() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const selected = useBench((state) => state.selected);
-  const [byRegion, setByRegion] = useState(false);
+  const [view, setView] = useState<View>('grid');
+  const [columns, setColumns] = useState(0);
   if (diagram.kind !== 'venn') return null;
   const sets = setsInOrder(diagram.venn);
-  const count = Object.keys(diagram.entries).length;
+  const entries = Object.values(diagram.entries);
+  const count = entries.length;
+  const used = entries.reduce((most, { details }) => Math.max(most, details.length), 0);
+  // A column stays while its last detail is taken out.
+  if (used > columns) setColumns(used);
   const add = () => {
     const id = addEntry(store, 'next', store.getState().selected);
     if (id) store.getState().set({ focus: { entry: id, column: 0 } });
@@ -27,125 +39,51 @@ export function SetList() {
     <>
       <Sets sets={sets} />
       <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
-        <button className="plain" onClick={add} title="Enter">
-          <Plus size={15} aria-hidden="true" /> Add next
-        </button>
-        <button
-          className="plain"
-          onClick={() => selected && removeEntry(store, selected, true)}
-          disabled={selected === null}
-          title="Ctrl+Delete"
-        >
-          Remove
-        </button>
-        <Pictures />
-        <button className="plain ml-auto" aria-pressed={byRegion} onClick={() => setByRegion(!byRegion)}>
-          {byRegion ? <Rows3 size={15} aria-hidden="true" /> : <Text size={15} aria-hidden="true" />}
-          {byRegion ? 'As grid' : 'By region'}
-        </button>
+        {view !== 'text' && (
+          <>
+            {' '}
+            <button className="plain" onClick={add} title="Enter">
+              <Plus size={15} aria-hidden="true" /> Add next
+            </button>
+            <button
+              className="plain"
+              onClick={() => selected && removeEntry(store, selected, true)}
+              disabled={selected === null}
+              title="Ctrl+Delete"
+            >
+              Remove
+            </button>
+            <Pictures />
+          </>
+        )}
+        {view === 'grid' && used === 0 && (
+          <button
+            className="plain"
+            aria-pressed={columns > 0}
+            onClick={() => setColumns(columns > 0 ? 0 : 1)}
+            title="A column for a second line under the name"
+          >
+            <TableProperties size={15} aria-hidden="true" /> Details
+          </button>
+        )}
+        <span className="ml-auto flex">
+          {views
+            .filter(({ id }) => id !== view)
+            .map(({ id, words, Icon }) => (
+              <button key={id} className="plain" onClick={() => setView(id)}>
+                <Icon size={15} aria-hidden="true" /> {words}
+              </button>
+            ))}
+        </span>
       </div>
-      {byRegion ? <RegionLists diagram={diagram} /> : <MembershipGrid diagram={diagram} sets={sets} />}
+      {view === 'grid' && <MembershipGrid diagram={diagram} sets={sets} details={columns} />}
+      {view === 'regions' && <RegionLists diagram={diagram} />}
+      {view === 'text' && <PlainText onDone={() => setView('grid')} />}
       <Tray />
       <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
         {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Space ticks a set; Enter adds the next; Esc
         leaves the list.
       </p>
     </>
-  );
-}
-
-/** The names of the sets, their order and colours. */
-function Sets({ sets }: { sets: readonly VennSet[] }) {
-  const { store } = useParts();
-  const look = useBench((state) => state.diagram.look);
-  const perform = store.getState().perform;
-  const swap = (i: number, step: -1 | 1) => {
-    const at = i + step;
-    const [low, high] = step === 1 ? [sets[at], sets[at + 1]] : [sets[at - 1], sets[at]];
-    const order = keyBetween(low?.order ?? null, high?.order ?? null);
-    if (order) perform([{ kind: 'changeSet', id: sets[i]!.id, patch: { order } }]);
-  };
-  return (
-    <section aria-label="Sets" className="shrink-0 px-3 pb-2">
-      <h2 className="label mb-1 font-sans">Sets</h2>
-      <ul className="grid gap-1">
-        {sets.map((set, i) => (
-          <li key={set.id} className="flex items-center gap-1">
-            <input
-              type="color"
-              aria-label={`Colour of the set ${set.name || i + 1}`}
-              title={set.colour ? 'Colour set here' : 'Colour from the look'}
-              className="h-7 w-7 shrink-0 border border-edge bg-raised p-0.5"
-              value={setColour(lookOf(look), set, i, sets.length)}
-              onChange={(event) =>
-                perform([{ kind: 'changeSet', id: set.id, patch: { colour: event.target.value } }], {
-                  merge: `colour:${set.id}`,
-                })
-              }
-            />
-            {set.colour && (
-              <button
-                className="plain text-sm"
-                title="Take the look's colour again"
-                onClick={() => perform([{ kind: 'changeSet', id: set.id, patch: { colour: null } }])}
-              >
-                Hand back
-              </button>
-            )}
-            <input
-              aria-label={`Name of set ${i + 1}`}
-              className="field min-h-7 flex-1 py-0 font-semibold"
-              value={set.name}
-              maxLength={200}
-              onChange={(event) =>
-                perform([{ kind: 'changeSet', id: set.id, patch: { name: event.target.value } }], {
-                  merge: `set:${set.id}`,
-                })
-              }
-              onKeyDown={(event) => {
-                if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-                event.preventDefault();
-                const step = event.key === 'ArrowUp' ? -1 : 1;
-                if (sets[i + step]) swap(i, step);
-              }}
-            />
-            <button
-              className="plain"
-              aria-label={`Set ${set.name || i + 1} earlier`}
-              title="Earlier (Alt+↑)"
-              disabled={i === 0}
-              onClick={() => swap(i, -1)}
-            >
-              ↑
-            </button>
-            <button
-              className="plain"
-              aria-label={`Set ${set.name || i + 1} later`}
-              title="Later (Alt+↓)"
-              disabled={i === sets.length - 1}
-              onClick={() => swap(i, 1)}
-            >
-              ↓
-            </button>
-            <button
-              className="plain"
-              aria-label={`Remove the set ${set.name || i + 1}`}
-              title="Remove the set; its entries stay"
-              onClick={() => perform(dropSetGesture(set.id))}
-            >
-              <Trash2 size={15} aria-hidden="true" />
-            </button>
-          </li>
-        ))}
-      </ul>
-      <button
-        className="plain mt-1"
-        disabled={sets.length >= mostSets}
-        title={sets.length >= mostSets ? `A Venn diagram holds at most ${mostSets} sets` : undefined}
-        onClick={() => perform(newSet(sets))}
-      >
-        <Plus size={15} aria-hidden="true" /> Add a set
-      </button>
-    </section>
   );
 }
