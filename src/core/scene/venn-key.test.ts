@@ -4,25 +4,28 @@ import type { Rect, TextPrimitive } from '.';
 import { setsInOrder } from '../model';
 import { vennOf } from '../testing/arbitrary-venn';
 import { keyHeading, regionWords } from './region-words';
+import type { Listed } from './venn-lists';
 import { keyBeside, type KeyPart, type KeyRoom } from './venn-key';
 
 const frame: Rect = { x: 0, y: 0, width: 500, height: 420 };
-const room: KeyRoom = { frame, sheet: { width: 1040, height: 640 }, avoid: [] };
+const keyRoom: KeyRoom = { frame, sheet: { width: 1040, height: 640 }, avoid: [] };
+const entryOf = (id: string, width = 50): Listed => ({ id, width, height: 16, baseline: 12 });
 const parts: fc.Arbitrary<KeyPart[]> = fc
   .array(
     fc.record({
       x: fc.integer({ min: 20, max: 480 }),
       y: fc.integer({ min: 20, max: 400 }),
+      room: fc.integer({ min: 0, max: 60 }),
       widths: fc.array(fc.integer({ min: 30, max: 120 }), { minLength: 1, maxLength: 12 }),
     }),
     { minLength: 1, maxLength: 20 },
   )
   .map((list) =>
-    list.map(({ x, y, widths }, i) => ({
+    list.map(({ x, y, room, widths }, i) => ({
       mask: i + 1,
       heading: `Some region, number ${i}`,
-      entries: widths.map((width, k) => ({ id: `${i}-${k}`, width, height: 16 })),
-      from: { x, y },
+      entries: widths.map((width, k) => entryOf(`${i}-${k}`, width)),
+      from: { x, y, room },
     })),
   );
 const texts = (children: readonly { type: string }[]): TextPrimitive[] =>
@@ -37,7 +40,7 @@ describe('the key beside a Venn diagram', () => {
   it('has every entry once, beside the frame, no two over each other, within its bounds', () => {
     fc.assert(
       fc.property(parts, (list) => {
-        const { places, bounds } = keyBeside(list, room, '#000000');
+        const { places, bounds } = keyBeside(list, keyRoom, '#000000');
         const entries = list.flatMap((part) => part.entries);
         expect(places.map(({ id }) => id).sort()).toEqual(entries.map(({ id }) => id).sort());
         const sizes = new Map(entries.map((entry) => [entry.id, entry]));
@@ -54,50 +57,68 @@ describe('the key beside a Venn diagram', () => {
       { numRuns: 150 },
     );
   });
-  it('numbers the parts from 1, and the same number stands in the region', () => {
+  it('numbers the entries through, each beside its own; the numbers, or a dot where they have no room, stand in the region', () => {
     fc.assert(
       fc.property(parts, (list) => {
-        const { groups } = keyBeside(list, room, '#000000');
-        const numbers = groups.map(({ stands, children }) => {
+        const { groups, places } = keyBeside(list, keyRoom, '#000000');
+        const at = new Map(places.map((place) => [place.id, place]));
+        const all: number[] = [];
+        for (const { stands, children } of groups) {
           const part = list.find(({ mask }) => String(mask) === stands.id)!;
-          const numerals = texts(children).filter(({ runs }) => /^\d+$/.test(runs.map(({ text }) => text).join('')));
-          expect(numerals).toHaveLength(2);
-          const [beside, within] = numerals;
-          expect(within!.runs).toEqual(beside!.runs);
-          expect(Math.abs(within!.y - part.from!.y)).toBeLessThan(8);
-          return Number(beside!.runs[0]!.text);
-        });
-        expect([...numbers].sort((a, b) => a - b)).toEqual(list.map((_, i) => i + 1));
+          const told = texts(children).map(({ x, y, runs }) => ({
+            x,
+            y,
+            words: runs.map(({ text }) => text).join(''),
+          }));
+          const beside = told.filter(({ words }) => /^\d+$/.test(words)).slice(0, part.entries.length);
+          beside.forEach(({ x, y }, i) => {
+            const place = at.get(part.entries[i]!.id)!;
+            expect(y).toBeCloseTo(place.y + part.entries[i]!.baseline, 9);
+            expect(x).toBeLessThan(place.x);
+            expect(x).toBeGreaterThan(place.x - 40);
+          });
+          const numbers = beside.map(({ words }) => Number(words));
+          all.push(...numbers);
+          const range = numbers.length > 1 ? `${numbers[0]}–${numbers.at(-1)}` : String(numbers[0]);
+          const within = told
+            .slice(-1)
+            .filter(({ words }) => words === range && !beside.some(({ x }) => x === told.at(-1)!.x));
+          const paths = children.filter(({ type }) => type === 'path');
+          expect(within.length + paths.length).toBe(2);
+          for (const one of within) expect(Math.abs(one.y - part.from!.y)).toBeLessThan(8);
+        }
+        const count = list.reduce((sum, part) => sum + part.entries.length, 0);
+        expect(all).toEqual(Array.from({ length: count }, (_, i) => i + 1));
       }),
     );
   });
   it('joins every region to its part by a line that begins in it', () => {
     const list: KeyPart[] = [
-      { mask: 1, heading: 'a', entries: [{ id: 'x', width: 50, height: 16 }], from: { x: 100, y: 90 } },
-      { mask: 2, heading: 'b', entries: [{ id: 'y', width: 50, height: 16 }], from: null },
+      { mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 100, y: 90, room: 30 } },
+      { mask: 2, heading: 'b', entries: [entryOf('y')], from: null },
     ];
-    const paths = keyBeside(list, room, '#000000').groups.map(({ children }) =>
+    const paths = keyBeside(list, keyRoom, '#000000').groups.map(({ children }) =>
       children.filter(({ type }) => type === 'path'),
     );
     expect(paths.map((one) => one.length)).toEqual([1, 0]);
   });
   it('takes both sides, and several columns, only where that makes the drawing larger', () => {
-    const one: KeyPart = { mask: 1, heading: 'a', entries: [{ id: 'x', width: 50, height: 16 }], from: { x: 9, y: 9 } };
-    const small = keyBeside([one], room, '#000000');
+    const one: KeyPart = { mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 9, y: 9, room: 30 } };
+    const small = keyBeside([one], keyRoom, '#000000');
     expect(small.bounds.x).toBe(0);
     const many = Array.from({ length: 8 }, (_, i): KeyPart => ({
       mask: i + 1,
       heading: 'a region',
-      entries: Array.from({ length: 14 }, (__, k) => ({ id: `${i}-${k}`, width: 70, height: 16 })),
-      from: { x: 60 * i, y: 200 },
+      entries: Array.from({ length: 14 }, (__, k) => entryOf(`${i}-${k}`, 70)),
+      from: { x: 60 * i, y: 200, room: 30 },
     }));
-    const large = keyBeside(many, room, '#000000');
+    const large = keyBeside(many, keyRoom, '#000000');
     expect(large.bounds.x).toBeLessThan(0);
     // In one column on the right the key would be more than 1,900 px high.
     expect(large.bounds.height).toBeLessThan(1000);
   });
   it('is nothing where everything fits', () => {
-    expect(keyBeside([], room, '#000000')).toEqual({ groups: [], places: [], bounds: frame });
+    expect(keyBeside([], keyRoom, '#000000')).toEqual({ groups: [], places: [], bounds: frame });
   });
 });
 

@@ -1,14 +1,15 @@
-import { roundedPath, type Point } from '../arrange';
+import { ellipsePath, roundedPath, type Point } from '../arrange';
 import { capHeightOf, runsOf, sansFace, widthOf, wrap, type Run } from '../measure';
 import type { Primitive, Rect, SceneGroup } from './scene';
+import { leader } from './leader';
 import type { Listed, ListedPlace } from './venn-lists';
 
 export interface KeyPart {
   readonly mask: number;
   readonly heading: string;
   readonly entries: readonly Listed[];
-  /** A point inside the region; null where the curves do not have it. */
-  readonly from: Point | null;
+  /** A point inside the region and the width of the room (2 : 1) around it; null where the curves do not have it. */
+  readonly from: (Point & { readonly room: number }) | null;
 }
 
 export interface KeyRoom {
@@ -31,8 +32,10 @@ const headingFace = sansFace(600, 'upright');
 const headingSize = 12.5;
 const numberSize = 12;
 const headingLeading = 1.25;
-/** Entries stand in from the heading's number by this. */
-const indent = 18;
+/** Between an entry's number and the entry. */
+const besideNumber = 6;
+/** Stands in a region that has no room for its numbers. */
+const dotRadius = 2;
 const betweenColumns = 12;
 const betweenParts = 14;
 const besideFrame = 28;
@@ -55,15 +58,27 @@ interface Plan {
   readonly scale: number;
 }
 
+/** Widths in px that hold for all parts. */
+interface Columns {
+  readonly entry: number;
+  /** Of the numbers in front of the entries, with the space behind them. */
+  readonly number: number;
+}
+const columnX = ({ entry, number }: Columns, c: number): number => c * (number + entry + betweenColumns) + number;
+
 /**
- * The key at the side: for each region that is too small, its number, which region it is, and its entries; joined to the region by a line.
- * It stands on the right or on both sides, its entries in one column or several, whichever lets the drawing be largest on the sheet.
+ * The key at the side: for each region that is too small, which region it is, and its entries, numbered through; in the region stand their
+ * numbers, joined to the key by a line. It stands on the right or on both sides, its entries in one column or several, whichever lets the drawing be largest on the sheet.
  */
 export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string): Key {
   if (parts.length === 0) return { groups: [], places: [], bounds: room.frame };
-  const entryWidth = Math.max(60, ...parts.flatMap(({ entries }) => entries.map(({ width }) => width)));
-  const plan = bestPlan(parts, entryWidth, room);
-  const numbers = new Map(plan.sides.flat().map(({ part }, i) => [part, String(i + 1)]));
+  const entries = parts.flatMap((part) => part.entries);
+  const columns: Columns = {
+    entry: Math.max(60, ...entries.map(({ width }) => width)),
+    number: widthOf(String(entries.length), headingFace, numberSize) + besideNumber,
+  };
+  const plan = bestPlan(parts, columns, room);
+  let numbered = 0;
   const groups: SceneGroup[] = [];
   const places: ListedPlace[] = [];
   const { frame } = room;
@@ -73,8 +88,10 @@ export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string)
     const tops = topsOf(side, frame);
     side.forEach((set, i) => {
       const y = tops[i]!;
-      places.push(...entryPlaces(set, x, y, plan.inARow, entryWidth));
-      groups.push(partGroup(set, numbers.get(set.part)!, { x, y, width: plan.width, left }, ink, room.avoid));
+      const own = entryPlaces(set, x, y, plan.inARow, columns);
+      places.push(...own);
+      groups.push(partGroup(set, own, numbered + 1, { x, y, width: plan.width, left }, ink, room.avoid));
+      numbered += own.length;
     });
   });
   const [onLeft, onRight] = plan.sides.map((side) => (side.length > 0 ? besideFrame + plan.width : 0));
@@ -110,10 +127,10 @@ function topsOf(side: readonly Set[], frame: Rect): number[] {
   return tops;
 }
 
-function bestPlan(parts: readonly KeyPart[], entryWidth: number, { frame, sheet }: KeyRoom): Plan {
+function bestPlan(parts: readonly KeyPart[], columns: Columns, { frame, sheet }: KeyRoom): Plan {
   const plans: Plan[] = [];
   for (let inARow = 1; inARow <= mostInARow; inARow++) {
-    const width = indent + inARow * entryWidth + (inARow - 1) * betweenColumns;
+    const width = columnX(columns, inARow - 1) + columns.entry;
     const sets = parts.map((part) => setPart(part, width, inARow));
     for (const sides of [[[], byHeight(sets)], bothSides(sets)] as const) {
       const filled = sides.filter((side) => side.length > 0).length;
@@ -140,7 +157,7 @@ function bothSides(sets: readonly Set[]): [Set[], Set[]] {
 }
 
 function setPart(part: KeyPart, width: number, inARow: number): Set {
-  const lines = wrap(part.heading, headingFace, headingSize, width - indent, 4).lines.map((text) =>
+  const lines = wrap(part.heading, headingFace, headingSize, width, 4).lines.map((text) =>
     runsOf(text, headingFace, headingSize),
   );
   const headingHeight = headingSize * headingLeading * lines.length + 4;
@@ -155,11 +172,11 @@ function columnsOf(entries: readonly Listed[], inARow: number): (readonly Listed
   return Array.from({ length: inARow }, (_, c) => entries.slice(c * rows, (c + 1) * rows));
 }
 
-function entryPlaces(set: Set, x: number, y: number, inARow: number, entryWidth: number): ListedPlace[] {
+function entryPlaces(set: Set, x: number, y: number, inARow: number, columns: Columns): ListedPlace[] {
   return columnsOf(set.part.entries, inARow).flatMap((column, c) => {
     let top = y + set.headingHeight;
     return column.map(({ id, height }) => {
-      const place = { id, x: x + indent + c * (entryWidth + betweenColumns), y: top };
+      const place = { id, x: x + columnX(columns, c), y: top };
       top += height + rowGap;
       return place;
     });
@@ -168,7 +185,8 @@ function entryPlaces(set: Set, x: number, y: number, inARow: number, entryWidth:
 
 function partGroup(
   { part, lines, height }: Set,
-  number: string,
+  places: readonly ListedPlace[],
+  first: number,
   column: { readonly x: number; readonly y: number; readonly width: number; readonly left: boolean },
   ink: string,
   avoid: readonly Rect[],
@@ -182,18 +200,33 @@ function partGroup(
     runs,
     part: 'note',
   });
-  const children: Primitive[] = lines.map((runs, k) =>
-    text({ x: x + indent, y: y + headingSize * (1 + k * headingLeading) }, headingSize, runs),
-  );
-  const numeral = runsOf(number, headingFace, numberSize);
-  children.push(text({ x, y: y + headingSize }, numberSize, numeral));
+  const number = (at: Point, words: string): Primitive => text(at, numberSize, runsOf(words, headingFace, numberSize));
+  const children: Primitive[] = [
+    ...lines.map((runs, k) => text({ x, y: y + headingSize * (1 + k * headingLeading) }, headingSize, runs)),
+    ...part.entries.map(({ baseline }, i) => {
+      const words = String(first + i);
+      const at = places[i]!;
+      return number({ x: at.x - besideNumber - widthOf(words, headingFace, numberSize), y: at.y + baseline }, words);
+    }),
+  ];
   if (part.from) {
-    const half = widthOf(number, headingFace, numberSize) / 2;
+    const words = numbersOf(first, part.entries.length);
+    const half = widthOf(words, headingFace, numberSize) / 2;
+    const fits = half > 0 && 2 * half <= part.from.room;
+    const reach = fits ? half + 3 : dotRadius;
     const end = { x: left ? x + width + 8 : x - 7, y: y + headingSize * 0.6 };
-    const begin = { x: part.from.x + (left ? -half - 3 : half + 3), y: part.from.y };
+    const begin = { x: part.from.x + (left ? -reach : reach), y: part.from.y };
     children.push(
-      { type: 'path', d: roundedPath(leader(begin, end, avoid), 4), stroke: ink, strokeWidth: 0.7, dashed: false },
-      text({ x: part.from.x - half, y: part.from.y + capHeightOf(headingFace, numberSize) / 2 }, numberSize, numeral),
+      {
+        type: 'path',
+        d: roundedPath(leader(begin, end, besideFrame + 4, avoid), 4),
+        stroke: ink,
+        strokeWidth: 0.7,
+        dashed: false,
+      },
+      fits
+        ? number({ x: part.from.x - half, y: part.from.y + capHeightOf(headingFace, numberSize) / 2 }, words)
+        : { type: 'path', d: dot(part.from), fill: ink, stroke: ink, strokeWidth: 0, dashed: false },
     );
   }
   return {
@@ -207,28 +240,8 @@ function partGroup(
   };
 }
 
-/** From the number in the region to the side of the key: of a few ways, straight or bent once, the one that meets least text. */
-function leader(from: Point, to: Point, avoid: readonly Rect[]): number[] {
-  const way = to.x > from.x ? 1 : -1;
-  const stub = to.x - way * 14;
-  const ways = [0.5, 0, -8, 8, -18, 18, -32, 32].map((bend) =>
-    bend === 0.5
-      ? [from.x, from.y, stub, to.y, to.x, to.y]
-      : [from.x, from.y, from.x + way * 16, from.y + bend, stub, to.y, to.x, to.y],
-  );
-  const cost = (points: readonly number[]): number =>
-    avoid.filter((box) => points.slice(2).some((_, k) => k % 2 === 0 && passes(box, points, k))).length;
-  return ways.reduce((a, b) => (cost(b) < cost(a) ? b : a));
-}
+/** "3", or "3–9". */
+const numbersOf = (first: number, count: number): string =>
+  count === 0 ? '' : count === 1 ? String(first) : `${first}–${first + count - 1}`;
 
-/** Whether the line from point k to the next meets a box. */
-function passes(box: Rect, points: readonly number[], k: number): boolean {
-  const [x1, y1, x2, y2] = [points[k]!, points[k + 1]!, points[k + 2]!, points[k + 3]!];
-  if (Math.max(x1, x2) < box.x || Math.min(x1, x2) > box.x + box.width) return false;
-  if (Math.max(y1, y2) < box.y || Math.min(y1, y2) > box.y + box.height) return false;
-  for (let i = 0; i <= 24; i++) {
-    const [x, y] = [x1 + ((x2 - x1) * i) / 24, y1 + ((y2 - y1) * i) / 24];
-    if (x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height) return true;
-  }
-  return false;
-}
+const dot = ({ x: cx, y: cy }: Point): string => ellipsePath({ cx, cy, rx: dotRadius, ry: dotRadius, turn: 0 });

@@ -2,6 +2,8 @@ export interface Listed {
   readonly id: string;
   readonly width: number;
   readonly height: number;
+  /** Of its first line, from its top. */
+  readonly baseline: number;
 }
 
 export interface ListedPlace {

@@ -140,7 +140,12 @@ function keyedIn({ entries, layout }: Arranged): number {
   return entries.filter(({ mask }) => masks.has(mask)).length;
 }
 
-const listed = ({ entry, width, height }: Placed): Listed => ({ id: entry.id, width, height });
+const listed = ({ entry, width, height, text }: Placed): Listed => ({
+  id: entry.id,
+  width,
+  height,
+  baseline: height - text.height / 2 + (text.lines[0]?.baseline ?? 0),
+});
 
 function boundsOf(layout: VennLayout, names: readonly SetName[]): Rect {
   let [left, top, right, bottom] = [0, 0, layout.width, layout.height];
