@@ -52,13 +52,27 @@ export interface VennLayout {
 /** From one size to the next that is tried. */
 const growth = 1.09;
 
+interface Keyed extends RegionContent {
+  /** The same for two contents that are set alike. */
+  readonly key: string;
+}
+interface Input extends VennLayoutInput {
+  readonly contents: readonly Keyed[];
+}
+const sizeKey = ({ width, height }: Item): string => `${width},${height}`;
+const keyOf = (
+  { scattered, margin, gap, apart, rowsFrom }: VennLayoutInput,
+  { mask, items, title }: RegionContent,
+): string => [mask, scattered, margin, gap, apart, rowsFrom, title && sizeKey(title), ...items.map(sizeKey)].join(';');
+
 /**
  * Sets items inside the regions of curves. The curves grow from `least` until everything fits as lists; where the sheet does not allow
  * that, rows may hold several items; where even that does not help, the curves have their largest size and the regions that are too small
  * say so by `places` null. Of several sets of curves, the one that needs the least size is taken. Text is never made smaller. Sizes are
  * found by halving, as what fits at one size all but always fits at a larger one.
  */
-export function layVenn(input: VennLayoutInput): VennLayout {
+export function layVenn(given: VennLayoutInput): VennLayout {
+  const input = { ...given, contents: given.contents.map((content) => ({ ...content, key: keyOf(given, content) })) };
   let best: { unit: readonly Ellipse[]; size: number; fits: boolean } | null = null;
   for (const unit of input.shapes) {
     const size = smallestFitting(input, unit);
@@ -71,7 +85,7 @@ export function layVenn(input: VennLayoutInput): VennLayout {
 }
 
 /** The first of the sizes least, least · growth, … , most at which everything fits; null for none. */
-function smallestFitting(input: VennLayoutInput, unit: readonly Ellipse[]): number | null {
+function smallestFitting(input: Input, unit: readonly Ellipse[]): number | null {
   const steps = Math.max(0, Math.ceil(Math.log(input.most / input.least) / Math.log(growth)));
   const sizeAt = (step: number): number => Math.min(input.most, input.least * growth ** step);
   if (fitsAt(input, unit, sizeAt(0))) return sizeAt(0);
@@ -89,6 +103,7 @@ function smallestFitting(input: VennLayoutInput, unit: readonly Ellipse[]): numb
 interface UnitRegion {
   readonly region: Region;
   readonly loops: readonly (readonly Point[])[];
+  readonly extent: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
   readonly middle: Point & { readonly room: number };
 }
 
@@ -102,7 +117,8 @@ function unitRegions(unit: readonly Ellipse[]): Map<number, UnitRegion> {
   for (const [mask, region] of regionsOf(unit)) {
     if (mask === 0) continue;
     const loops = region.loops.map((loop) => flattened(unit, loop, Math.PI / 40));
-    found.set(mask, { region, loops, middle: new Shape(loops, 0).middle() });
+    const shape = new Shape(loops, 0);
+    found.set(mask, { region, loops, extent: shape, middle: shape.middle() });
   }
   units.set(unit, found);
   return found;
@@ -119,7 +135,7 @@ const middleAt = ({ middle: { x, y, room } }: UnitRegion, size: number, margin: 
   room: Math.max(0, room * size - 2 * margin),
 });
 
-function fitsAt(input: VennLayoutInput, unit: readonly Ellipse[], size: number): boolean {
+function fitsAt(input: Input, unit: readonly Ellipse[], size: number): boolean {
   const regions = unitRegions(unit);
   return input.contents.every((content) => {
     if (content.items.length === 0 && !content.title) return true;
@@ -128,9 +144,31 @@ function fitsAt(input: VennLayoutInput, unit: readonly Ellipse[], size: number):
     if (!found) return true;
     const area = content.items.reduce((sum, item) => sum + item.width * item.height, 0);
     if (area >= found.region.area * size * size) return false;
-    const about = middleAt(found, size, input.margin);
-    return place(input, content, shapeAt(found, size, input.margin), about, size) !== null;
+    return placed(input, content, found, size) !== null;
   });
+}
+
+interface Placing {
+  readonly places: Places;
+  readonly title: Point | null;
+}
+
+/** How contents were set in a region of some curves at some size; kept, as an edit changes what is in a region or two. */
+const settings = new WeakMap<UnitRegion, Map<string, Placing | null>>();
+const mostKept = 200;
+
+function placed(input: Input, content: Keyed, found: UnitRegion, size: number): Placing | null {
+  let known = settings.get(found);
+  if (!known) settings.set(found, (known = new Map()));
+  const key = `${size};${content.key}`;
+  let result = known.get(key);
+  if (result === undefined) {
+    const shape = shapeAt(found, size, input.margin);
+    result = place(input, content, shape, middleAt(found, size, input.margin), size);
+    if (known.size >= mostKept) known.delete(known.keys().next().value!);
+    known.set(key, result);
+  }
+  return result;
 }
 
 function place(
@@ -139,7 +177,7 @@ function place(
   shape: Shape,
   about: Point,
   size: number,
-): { places: Places; title: Point | null } | null {
+): Placing | null {
   const all = title ? [title, ...items] : items;
   // What is wider than the whole region, or higher, need not be tried at every height.
   const [width, height] = [shape.right - shape.left - 2 * shape.margin, shape.bottom - shape.top - 2 * shape.margin];
@@ -155,7 +193,7 @@ function place(
   return title ? { places: places.slice(1), title: places[0]! } : { places, title: null };
 }
 
-function finish(input: VennLayoutInput, unit: readonly Ellipse[], size: number): VennLayout {
+function finish(input: Input, unit: readonly Ellipse[], size: number): VennLayout {
   const { left, top, right, bottom } = extentOf(unit);
   const [dx, dy] = [-left * size, -top * size];
   const shifted = ({ x, y }: Point): Point => ({ x: x + dx, y: y + dy });
@@ -163,17 +201,17 @@ function finish(input: VennLayoutInput, unit: readonly Ellipse[], size: number):
   const found = unitRegions(unit);
   const regions = [...found].map(([mask, one]): RegionLayout => {
     const content = contents.get(mask);
-    const shape = shapeAt(one, size, input.margin);
     const about = middleAt(one, size, input.margin);
-    const set = content ? place(input, content, shape, about, size) : { places: [], title: null };
+    const set = content ? placed(input, content, one, size) : { places: [], title: null };
+    const extent = one.extent;
     return {
       mask,
       region: one.region,
       bounds: {
-        left: shape.left + dx,
-        top: shape.top + dy,
-        right: shape.right + dx,
-        bottom: shape.bottom + dy,
+        left: extent.left * size + dx,
+        top: extent.top * size + dy,
+        right: extent.right * size + dx,
+        bottom: extent.bottom * size + dy,
       },
       middle: { ...shifted(about), room: about.room },
       places: set?.places?.map(shifted) ?? null,

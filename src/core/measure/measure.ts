@@ -8,8 +8,8 @@ interface Table {
   readonly descent: number;
   readonly capHeight: number;
   readonly advance: Float64Array;
-  /** Key: left code point × 65536 + right code point. */
-  readonly kern: ReadonlyMap<number, number>;
+  /** By left, then by right code point. */
+  readonly kern: ReadonlyMap<number, ReadonlyMap<number, number>>;
 }
 
 type Stored = Record<Face, Omit<Table, 'advance' | 'kern'> & { runs: [number, number[]][]; kerns: number[][] }>;
@@ -18,8 +18,12 @@ type Stored = Record<Face, Omit<Table, 'advance' | 'kern'> & { runs: [number, nu
 function unpack({ runs, kerns, ...metrics }: Stored[Face]): Table {
   const advance = new Float64Array(0x10000).fill(NaN);
   for (const [start, widths] of runs) advance.set(widths, start);
-  const kern = new Map<number, number>();
-  for (const row of kerns) for (let i = 1; i < row.length; i += 2) kern.set(row[0]! * 65536 + row[i]!, row[i + 1]!);
+  const kern = new Map<number, Map<number, number>>();
+  for (const row of kerns) {
+    const pairs = kern.get(row[0]!) ?? new Map<number, number>();
+    for (let i = 1; i < row.length; i += 2) pairs.set(row[i]!, row[i + 1]!);
+    kern.set(row[0]!, pairs);
+  }
   return { ...metrics, advance, kern };
 }
 
@@ -71,28 +75,32 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   let current: Face | null = null;
   let start = 0;
   let units = 0;
-  let before = -1;
+  let table = tableOf(face);
+  let kerned: ReadonlyMap<number, number> | undefined;
   const close = (end: number) => {
     if (current !== null && end > start)
-      runs.push({ face: current, text: text.slice(start, end), width: (units * size) / tableOf(current).unitsPerEm });
+      runs.push({ face: current, text: text.slice(start, end), width: (units * size) / table.unitsPerEm });
     start = end;
     units = 0;
-    before = -1;
+    kerned = undefined;
   };
   for (let i = 0; i < text.length;) {
     const point = text.codePointAt(i)!;
+    let advance = point <= 0xffff ? table.advance[point]! : NaN;
     // Within a word a fallback goes on as long as it can, so that a word is not a patchwork.
-    const stays: boolean = current !== null && current !== face && point > 0x7f && has(current, point);
-    const wanted: Face = stays ? current! : (faceFor(face, point) ?? current ?? face);
-    if (wanted !== current) {
-      close(i);
-      current = wanted;
+    const stays: boolean = current !== null && !Number.isNaN(advance) && (current === face || point > 0x7f);
+    if (!stays) {
+      const wanted: Face = faceFor(face, point) ?? current ?? face;
+      if (wanted !== current) {
+        close(i);
+        current = wanted;
+        table = tableOf(wanted);
+        advance = point <= 0xffff ? table.advance[point]! : NaN;
+      }
     }
-    const table = tableOf(wanted);
-    const advance = point <= 0xffff ? table.advance[point]! : NaN;
     units += Number.isNaN(advance) ? (isSilent(point) ? 0 : table.unitsPerEm / 2) : advance;
-    if (before >= 0 && point <= 0xffff) units += table.kern.get(before * 65536 + point) ?? 0;
-    before = point <= 0xffff ? point : -1;
+    if (kerned && point <= 0xffff) units += kerned.get(point) ?? 0;
+    kerned = point <= 0xffff ? table.kern.get(point) : undefined;
     i += point > 0xffff ? 2 : 1;
   }
   close(text.length);

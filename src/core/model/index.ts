@@ -3,6 +3,7 @@ export * from './create';
 export * from './diagram';
 export * from './finding';
 export * from './order-key';
+export * from './remember';
 export * from './sheet';
 export * from './style';
 export * from './upgrade';

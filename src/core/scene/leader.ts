@@ -22,7 +22,9 @@ export function leader(from: Point, to: Point, gutter: number, avoid: readonly R
   let best = plain[0]!;
   let least = Infinity;
   const take = (points: number[]): void => {
-    const cost = 1e4 * crossed(points, near) + lengthOf(points);
+    const length = lengthOf(points);
+    if (length >= least) return;
+    const cost = 1e4 * crossed(points, near, Math.ceil((least - length) / 1e4)) + length;
     if (cost < least) [best, least] = [points, cost];
   };
   for (const points of plain) {
@@ -56,28 +58,23 @@ const lengthOf = (points: readonly number[]): number => {
   return sum;
 };
 
-const crossed = (points: readonly number[], boxes: readonly Rect[]): number => {
+/** How many times a line passes through boxes, up to `most`. */
+const crossed = (points: readonly number[], boxes: readonly Rect[], most = Infinity): number => {
   let count = 0;
-  for (const box of boxes) for (let k = 0; k + 3 < points.length; k += 2) if (passes(box, points, k)) count++;
+  for (let k = 0; k + 3 < points.length; k += 2)
+    for (const box of boxes)
+      if (passes(box, points[k]!, points[k + 1]!, points[k + 2]!, points[k + 3]!) && ++count >= most) return count;
   return count;
 };
 
-/** Whether the line from point k to the next meets the inside of a box: the stretch of it that each pair of sides leaves (Liang–Barsky). */
-function passes({ x, y, width, height }: Rect, points: readonly number[], k: number): boolean {
-  const [x1, y1] = [points[k]!, points[k + 1]!];
-  const [dx, dy] = [points[k + 2]! - x1, points[k + 3]! - y1];
-  let [enter, leave] = [0, 1];
-  for (const [delta, toLow, toHigh] of [
-    [dx, x - x1, x + width - x1],
-    [dy, y - y1, y + height - y1],
-  ] as const) {
-    if (delta === 0) {
-      if (toLow >= 0 || toHigh <= 0) return false;
-      continue;
-    }
-    const [a, b] = [toLow / delta, toHigh / delta];
-    enter = Math.max(enter, Math.min(a, b));
-    leave = Math.min(leave, Math.max(a, b));
-  }
-  return leave - enter > 1e-9;
+/** Whether a stretch meets the inside of a box: what lies between its upper and lower side, then where that is from left to right. */
+function passes({ x, y, width, height }: Rect, x1: number, y1: number, x2: number, y2: number): boolean {
+  const [right, bottom] = [x + width, y + height];
+  if ((x1 <= x && x2 <= x) || (x1 >= right && x2 >= right) || (y1 <= y && y2 <= y) || (y1 >= bottom && y2 >= bottom))
+    return false;
+  if (y1 === y2) return true;
+  const slope = (x2 - x1) / (y2 - y1);
+  const [low, high] = y1 < y2 ? [Math.max(y1, y), Math.min(y2, bottom)] : [Math.max(y2, y), Math.min(y1, bottom)];
+  const [a, b] = [x1 + (low - y1) * slope, x1 + (high - y1) * slope];
+  return Math.max(a, b) > x && Math.min(a, b) < right;
 }

@@ -1,5 +1,6 @@
 import { ellipsePath, roundedPath, type Point } from '../arrange';
 import { capHeightOf, runsOf, sansFace, widthOf, wrap, type Run } from '../measure';
+import { remember } from '../model';
 import type { Primitive, Rect, SceneGroup } from './scene';
 import { leader } from './leader';
 import type { Listed, ListedPlace } from './venn-lists';
@@ -156,10 +157,15 @@ function bothSides(sets: readonly Set[]): [Set[], Set[]] {
   return [byHeight(across.slice(0, at)), byHeight(across.slice(at))];
 }
 
+const headingLines = remember(
+  600,
+  (heading: string, width: number) => `${width} ${heading}`,
+  (heading, width) =>
+    wrap(heading, headingFace, headingSize, width, 4).lines.map((text) => runsOf(text, headingFace, headingSize)),
+);
+
 function setPart(part: KeyPart, width: number, inARow: number): Set {
-  const lines = wrap(part.heading, headingFace, headingSize, width, 4).lines.map((text) =>
-    runsOf(text, headingFace, headingSize),
-  );
+  const lines = headingLines(part.heading, width);
   const headingHeight = headingSize * headingLeading * lines.length + 4;
   const columns = columnsOf(part.entries, inARow);
   const tallest = Math.max(0, ...columns.map((column) => column.reduce((sum, one) => sum + one.height + rowGap, 0)));

@@ -1,5 +1,6 @@
 import { halfExtent, outsideness, pointAt, regionsOf, type Arc, type Ellipse, type Point } from '../arrange';
 import { capHeightOf, runsOf, widthOf, type Face } from '../measure';
+import { remember } from '../model';
 import type { CurvedTextPrimitive, Primitive, Rect } from './scene';
 
 export interface NamedCurve {
@@ -21,23 +22,27 @@ const offset = 9;
 const steepest = 1.25;
 
 /** Names outside their curves: along the far side where it is flat and free for long enough, else straight beside it. */
-export function nameCurves(curves: readonly NamedCurve[]): SetName[] {
-  const ellipses = curves.map(({ ellipse }) => ellipse);
-  const free = regionsOf(ellipses).get(0)?.loops.flat() ?? [];
-  const centre = {
-    x: ellipses.reduce((sum, e) => sum + e.cx, 0) / Math.max(1, ellipses.length),
-    y: ellipses.reduce((sum, e) => sum + e.cy, 0) / Math.max(1, ellipses.length),
-  };
-  const placed: SetName[] = [];
-  curves.forEach((curve, i) => {
-    const taken = placed.flatMap((name) => name.boxes);
-    const arcs = free
-      .filter((arc) => arc.ellipse === i)
-      .map(({ from, to }) => ({ from: Math.min(from, to), to: Math.max(from, to) }));
-    placed.push(along(curve, arcs, centre, ellipses, taken) ?? beside(curve, centre, ellipses, taken));
-  });
-  return placed;
-}
+export const nameCurves = remember(
+  24,
+  (curves: readonly NamedCurve[]) => JSON.stringify(curves),
+  (curves): SetName[] => {
+    const ellipses = curves.map(({ ellipse }) => ellipse);
+    const free = regionsOf(ellipses).get(0)?.loops.flat() ?? [];
+    const centre = {
+      x: ellipses.reduce((sum, e) => sum + e.cx, 0) / Math.max(1, ellipses.length),
+      y: ellipses.reduce((sum, e) => sum + e.cy, 0) / Math.max(1, ellipses.length),
+    };
+    const placed: SetName[] = [];
+    curves.forEach((curve, i) => {
+      const taken = placed.flatMap((name) => name.boxes);
+      const arcs = free
+        .filter((arc) => arc.ellipse === i)
+        .map(({ from, to }) => ({ from: Math.min(from, to), to: Math.max(from, to) }));
+      placed.push(along(curve, arcs, centre, ellipses, taken) ?? beside(curve, centre, ellipses, taken));
+    });
+    return placed;
+  },
+);
 
 type Span = Pick<Arc, 'from' | 'to'>;
 

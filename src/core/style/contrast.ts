@@ -1,15 +1,20 @@
 import { parse, rgb, wcagLuminance } from 'culori';
+import { remember } from '../model';
 
 /** Contrast ratio of two colours, 1 to 21 (WCAG 2.2, relative luminance). Colours as `#rrggbb`. */
 export function contrastRatio(a: string, b: string): number {
-  const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
-  return (high + 0.05) / (low + 0.05);
+  const [one, other] = [luminance(a), luminance(b)];
+  return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
 }
 
-function luminance(colour: string): number {
-  const parsed = parse(colour);
-  return parsed ? wcagLuminance(rgb(parsed)) : 0;
-}
+const luminance = remember(
+  400,
+  (colour: string) => colour,
+  (colour) => {
+    const parsed = parse(colour);
+    return parsed ? wcagLuminance(rgb(parsed)) : 0;
+  },
+);
 
 /** Least contrast for text (WCAG 2.2, success criterion 1.4.3). */
 export const leastContrast = 4.5;

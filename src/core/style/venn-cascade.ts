@@ -2,6 +2,7 @@ import { clampChroma, formatHex, oklch, parse, rgb } from 'culori';
 import {
   keyOfMask,
   maskOf,
+  remember,
   setsInOrder,
   styleProperties,
   type BoxStyle,
@@ -27,16 +28,24 @@ const greys = [0.72, 0.88, 0.6, 0.8, 0.94];
 /** The colour of the i-th set: hues evenly around the circle from the look's own, of one lightness; greys apart where the look has no hue. */
 export function setColour(look: Look, set: VennSet, i: number, total: number): string {
   if (set.colour) return set.colour;
-  if (look.second.chroma === 0) return formatHex({ mode: 'oklch', l: greys[i % greys.length]!, c: 0, h: 0 });
-  const dark = isDark(look);
-  const hue = look.hue + 360 + hueSteps[total > 3 ? 1 : 0]![i]!;
-  return formatHex(
-    clampChroma(
-      { mode: 'oklch', l: dark ? 0.52 : 0.8 - 0.03 * (i % 2), c: dark ? 0.09 : 0.105, h: hue % 360 },
-      'oklch',
-    ),
-  );
+  return lookColour(look, i, total);
 }
+
+const lookColour = remember(
+  200,
+  (look: Look, i: number, total: number) => `${look.id} ${i} ${total}`,
+  (look, i, total) => {
+    if (look.second.chroma === 0) return formatHex({ mode: 'oklch', l: greys[i % greys.length]!, c: 0, h: 0 });
+    const dark = isDark(look);
+    const hue = look.hue + 360 + hueSteps[total > 3 ? 1 : 0]![i]!;
+    return formatHex(
+      clampChroma(
+        { mode: 'oklch', l: dark ? 0.52 : 0.8 - 0.03 * (i % 2), c: dark ? 0.09 : 0.105, h: hue % 360 },
+        'oklch',
+      ),
+    );
+  },
+);
 
 const isDark = (look: Look): boolean => contrastRatio(look.ground, '#ffffff') > 8;
 
@@ -44,26 +53,34 @@ const isDark = (look: Look): boolean => contrastRatio(look.ground, '#ffffff') > 
  * The fill of a region: the colours of its sets laid over the ground like transparent inks, multiplied on a light ground and screened on a
  * dark one (W3C Compositing and Blending), so that the order of the sets does not matter and more sets are darker, in grey too.
  */
-export function blended(look: Look, colours: readonly string[], total: number): string {
-  const opacity = opacities[total]!;
-  const dark = isDark(look);
-  const ground = rgb(parse(look.ground))!;
-  const mix = (channel: 'r' | 'g' | 'b'): number =>
-    colours.reduce((under, colour) => {
-      const ink = rgb(parse(colour))![channel];
-      return dark ? 1 - (1 - under) * (1 - opacity * ink) : under * (1 - opacity * (1 - ink));
-    }, ground[channel]);
-  return formatHex({ mode: 'rgb', r: mix('r'), g: mix('g'), b: mix('b') });
-}
+export const blended = remember(
+  400,
+  (look: Look, colours: readonly string[], total: number) => `${look.id} ${total} ${colours.join(' ')}`,
+  (look, colours, total) => {
+    const opacity = opacities[total]!;
+    const dark = isDark(look);
+    const ground = rgb(parse(look.ground))!;
+    const mix = (channel: 'r' | 'g' | 'b'): number =>
+      colours.reduce((under, colour) => {
+        const ink = rgb(parse(colour))![channel];
+        return dark ? 1 - (1 - under) * (1 - opacity * ink) : under * (1 - opacity * (1 - ink));
+      }, ground[channel]);
+    return formatHex({ mode: 'rgb', r: mix('r'), g: mix('g'), b: mix('b') });
+  },
+);
 
 /** The colour of a curve and of its name: the set's, dark or light enough to read on the ground. */
-export function curveColour(look: Look, colour: string): string {
-  const { h, c } = oklch(parse(colour))!;
-  const ink = formatHex(
-    clampChroma({ mode: 'oklch', l: isDark(look) ? 0.84 : 0.42, c: Math.min(c, 0.12), h: h ?? 0 }, 'oklch'),
-  );
-  return readableText(ink, look.ground, look.ink, look.light);
-}
+export const curveColour = remember(
+  200,
+  (look: Look, colour: string) => `${look.id} ${colour}`,
+  (look, colour) => {
+    const { h, c } = oklch(parse(colour))!;
+    const ink = formatHex(
+      clampChroma({ mode: 'oklch', l: isDark(look) ? 0.84 : 0.42, c: Math.min(c, 0.12), h: h ?? 0 }, 'oklch'),
+    );
+    return readableText(ink, look.ground, look.ink, look.light);
+  },
+);
 
 function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
   const look = lookOf(diagram.look);
