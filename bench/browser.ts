@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium as browsers, type Page } from '@playwright/test';
 import pg from 'pg';
@@ -9,6 +10,12 @@ import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { vennOf } from '../src/core/testing/arbitrary-venn';
 import { organisation } from './trees';
 
+interface Typing {
+  readonly work: Spread;
+  readonly shown: Spread;
+  /** Of the page's main thread, ms a key. */
+  readonly cpu: number;
+}
 interface Spread {
   readonly median: number;
   readonly p95: number;
@@ -24,11 +31,13 @@ const words = ({ median, p95 }: Spread): string =>
  * Two spans from the input event of each key: to the end of all work it causes, drawing and document included; and to a task after the
  * frame that shows it, with the wait for that frame (8 ms on the mean at 60 frames a second).
  */
-async function typing(
-  page: Page,
-  keys: string,
-  event: 'input' | 'click' = 'input',
-): Promise<{ work: Spread; shown: Spread }> {
+async function typing(page: Page, keys: string, event: 'input' | 'click' = 'input'): Promise<Typing> {
+  const cdp = await page.context().newCDPSession(page);
+  // Thread ticks leave out what the machine does for others in the meantime.
+  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' });
+  const busy = async (): Promise<number> =>
+    (await cdp.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration')!.value * 1000;
+  const before = await busy();
   // As text: a compiled function would carry helpers that the page does not have.
   await page.evaluate(`
     window.work = []; window.shown = [];
@@ -54,10 +63,24 @@ async function typing(
   const { work, shown } = await page.evaluate<{ work: number[]; shown: number[] }>(
     '({ work: window.work, shown: window.shown })',
   );
-  return { work: spread(work), shown: spread(shown) };
+  const cpu = ((await busy()) - before) / [...keys].length;
+  await cdp.detach();
+  return { work: spread(work), shown: spread(shown), cpu };
 }
 
-const both = ({ work, shown }: { work: Spread; shown: Spread }): string => `work ${words(work)}; shown ${words(shown)}`;
+const both = ({ work, shown, cpu }: Typing): string =>
+  `work ${words(work)}; shown ${words(shown)}; ${cpu.toFixed(1)} ms of the processor a key, drawing and painting included`;
+
+/** Processor time that the machine gave to others (steal) and all that was asked for, in ticks; null where the system does not tell. */
+function ticks(): { readonly stolen: number; readonly asked: number } | null {
+  try {
+    const [, user, nice, system, , , irq, soft, steal] = readFileSync('/proc/stat', 'utf8').split(/\s+/).map(Number);
+    const stolen = steal ?? 0;
+    return { stolen, asked: user! + nice! + system! + irq! + soft! + stolen };
+  } catch {
+    return null;
+  }
+}
 
 /** Time between animation frames while the wheel turns over the drawing. */
 async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<Spread> {
@@ -85,8 +108,16 @@ export async function measureBrowser(): Promise<void> {
     const account = { name: 'Bench', email: `${randomUUID()}@brackwater.example`, password: 'tide-table-1' };
     await page.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
     console.log('\nThe Bench in Chromium\n');
+    const before = ticks();
     await measureVenn(server, page);
     await measureOn(server, page);
+    const after = ticks();
+    if (before && after) {
+      const share = (after.stolen - before.stolen) / (after.asked - before.asked);
+      console.log(
+        `\nMeanwhile the machine was given to others for ${(share * 100).toFixed(0)} % of the processor time asked for.`,
+      );
+    }
   } finally {
     await browser.close();
     await server.kill('SIGTERM');
@@ -155,14 +186,22 @@ async function measureOn(server: Server, page: Page): Promise<void> {
     await cell.fill('');
     await page.waitForTimeout(500);
     console.log(`${n} entries, zoomed in, typing a name: ${both(await typing(page, 'Ngaire Holmström'))}`);
-    await page.mouse.move(box.x + 20, box.y + 20);
+    // What is selected comes into view.
+    await page.getByRole('textbox', { name: /^Name, line 14,/ }).click();
+    await page.waitForTimeout(500);
+    const [x, y] = [box.x + 120, box.y + 60];
+    await page.mouse.move(x, y);
     await page.mouse.down();
+    let most = 0;
     console.log(
       `${n} entries, zoomed in, panning: frames ${words(
         await frames(page, async (i) => {
-          await page.mouse.move(box.x + 20 + i * 10, box.y + 20 + i * 6);
+          // To and fro, so that there is always something in view.
+          const out = i % 40 < 20 ? i % 20 : 20 - (i % 20);
+          await page.mouse.move(x + out * 20, y + out * 8);
+          if (i % 10 === 0) most = Math.max(most, await page.locator('[data-testid=stage] [data-entry]').count());
         }),
-      )}, ${await page.locator('[data-testid=stage] [data-entry]').count()} entries in the document`,
+      )}, up to ${most} entries in the document`,
     );
     await page.mouse.up();
   }

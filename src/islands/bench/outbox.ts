@@ -59,6 +59,8 @@ export class Outbox {
   private async write(): Promise<void> {
     try {
       const db = await open();
+      // A task of its own, so that writing does not hold up the frame that shows what was typed.
+      await new Promise((done) => setTimeout(done));
       while (this.waiting) {
         const unsent = this.waiting;
         this.waiting = null;
