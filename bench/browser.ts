@@ -8,6 +8,7 @@ import { Server } from '../e2e/server';
 import { migrate } from '../src/server/migrate';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { vennOf } from '../src/core/testing/arbitrary-venn';
+import { random } from './random';
 import { organisation } from './trees';
 
 interface Typing {
@@ -26,6 +27,9 @@ function spread(times: number[]): Spread {
 }
 const words = ({ median, p95 }: Spread): string =>
   `median ${median.toFixed(1)} ms, 95th percentile ${p95.toFixed(1)} ms`;
+
+/** The same moments in every run. */
+const chance = random(3);
 
 /**
  * Two spans from the input event of each key: to the end of all work it causes, drawing and document included; and to a task after the
@@ -57,7 +61,8 @@ async function typing(page: Page, keys: string, event: 'input' | 'click' = 'inpu
   `);
   for (const key of keys) {
     await page.keyboard.type(key);
-    await page.waitForTimeout(40);
+    // At any moment of a frame, as fingers do, not in step with them.
+    await page.waitForTimeout(32 + 17 * chance());
   }
   await page.waitForTimeout(300);
   const { work, shown } = await page.evaluate<{ work: number[]; shown: number[] }>(
@@ -182,7 +187,9 @@ async function measureOn(server: Server, page: Page): Promise<void> {
         }),
       )}`,
     );
-    for (let i = 0; i < 18; i++) await page.mouse.wheel(0, -160);
+    // In until names can be read.
+    const named = page.locator('[data-testid=stage] [data-entry]');
+    for (let i = 0; i < 18 || (i < 60 && (await named.count()) === 0); i++) await page.mouse.wheel(0, -160);
     await cell.fill('');
     await page.waitForTimeout(500);
     console.log(`${n} entries, zoomed in, typing a name: ${both(await typing(page, 'Ngaire Holmström'))}`);
@@ -199,7 +206,7 @@ async function measureOn(server: Server, page: Page): Promise<void> {
           // To and fro, so that there is always something in view.
           const out = i % 40 < 20 ? i % 20 : 20 - (i % 20);
           await page.mouse.move(x + out * 20, y + out * 8);
-          if (i % 10 === 0) most = Math.max(most, await page.locator('[data-testid=stage] [data-entry]').count());
+          if (i % 10 === 0) most = Math.max(most, await named.count());
         }),
       )}, up to ${most} entries in the document`,
     );

@@ -91,7 +91,7 @@ export function Foot() {
         <button className="plain" aria-label="Zoom out" onClick={() => zoom.by(1 / 1.25)}>
           −
         </button>
-        <span className="w-14 text-center">{Math.round(k * 100)} %</span>
+        <span className="w-14 text-center">{k < 10 ? `${Math.round(k * 100)} %` : `${Math.round(k)} ×`}</span>
         <button className="plain" aria-label="Zoom in" onClick={() => zoom.by(1.25)}>
           +
         </button>

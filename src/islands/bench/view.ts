@@ -32,7 +32,12 @@ export const createView = () =>
 
 export type ViewStore = ReturnType<typeof createView>;
 
-export const zoomLimits = { least: 0.05, most: 40 } as const;
+/** How far a sheet can be zoomed out and in: in until even a drawing that was made very small for its sheet is larger than life. */
+export const zoomLimits = (drawing: Scene['drawing']): { readonly least: number; readonly most: number } => ({
+  least: leastZoom,
+  most: Math.max(40, 4 / drawing.scale),
+});
+const leastZoom = 0.05;
 
 /** The view in which a rectangle of the sheet fills the stage, with a free edge in px. */
 export function fitting(rect: Rect, stage: { width: number; height: number }, edge: number, mostZoom: number): View {
@@ -41,7 +46,7 @@ export function fitting(rect: Rect, stage: { width: number; height: number }, ed
     (stage.width - 2 * edge) / Math.max(1, rect.width),
     (stage.height - 2 * edge) / Math.max(1, rect.height),
   );
-  const held = Math.max(zoomLimits.least, k);
+  const held = Math.max(leastZoom, k);
   return {
     k: held,
     x: stage.width / 2 - (rect.x + rect.width / 2) * held,

@@ -126,64 +126,78 @@ function flatBox(group: SceneGroup, square: boolean): Flat | null {
 }
 
 interface Sheaf {
+  readonly key: string;
   readonly fill: string;
   readonly stroke: string;
   readonly parts: string[];
 }
 
-/** Boxes of one colour, and lines of one colour, each as the pieces of one path. Lines first. */
+/** About how many groups lie in one part of the drawing, so that painting a part of it need not go through all of them. */
+const inOnePart = 80;
+
+/** Tells which part of the drawing a group lies in: the parts are a grid over all of them. */
+function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => string {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of groups) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  const side = Math.max(1, Math.round(Math.sqrt(groups.length / inOnePart)));
+  const at = (value: number, low: number, high: number): number =>
+    high > low ? Math.min(side - 1, Math.floor((side * (value - low)) / (high - low))) : 0;
+  return ({ x, y }) => `${at(x, left, right)} ${at(y, top, bottom)}`;
+}
+
+/** Boxes of one colour, and lines of one colour, each as the pieces of one path in each part of the drawing. Lines first. */
 function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
   const lines = new Map<string, Sheaf>();
   const boxes = new Map<string, Sheaf>();
-  const put = (into: Map<string, Sheaf>, fill: string, stroke: string, d: string) => {
-    const key = fill + stroke;
+  const partOf = partsOf(groups);
+  const put = (into: Map<string, Sheaf>, part: string, fill: string, stroke: string, d: string) => {
+    const key = `${fill} ${stroke} ${part}`;
     const known = into.get(key);
     if (known) known.parts.push(d);
-    else into.set(key, { fill, stroke, parts: [d] });
+    else into.set(key, { key, fill, stroke, parts: [d] });
   };
   for (const group of groups) {
     const box = flatBox(group, square);
-    if (box) put(boxes, box.fill, box.stroke, box.d);
+    const part = partOf(group);
+    if (box) put(boxes, part, box.fill, box.stroke, box.d);
     else
       for (const primitive of group.children)
-        if (primitive.type === 'path') put(lines, 'none', primitive.stroke, primitive.d);
+        if (primitive.type === 'path') put(lines, part, 'none', primitive.stroke, primitive.d);
   }
   return [...lines.values(), ...boxes.values()];
 }
 
-const alike = (a: readonly Sheaf[], b: readonly Sheaf[]): boolean =>
-  a.length === b.length &&
-  a.every((one, i) => {
-    const other = b[i]!;
+const OneSheaf = memo(
+  function OneSheaf({ sheaf: { fill, stroke, parts } }: { sheaf: Sheaf }) {
     return (
-      one.fill === other.fill &&
-      one.stroke === other.stroke &&
-      one.parts.length === other.parts.length &&
-      one.parts.every((part, j) => part === other.parts[j])
-    );
-  });
-
-const Sheaves = memo(
-  function Sheaves({ list }: { list: readonly Sheaf[] }) {
-    return list.map(({ fill, stroke, parts }) => (
       <path
-        key={fill + stroke}
         d={parts.join('')}
         fill={fill}
         stroke={stroke}
         strokeWidth={fill === 'none' ? 0.8 : 0.5}
         vectorEffect="non-scaling-stroke"
       />
-    ));
+    );
   },
-  (before, after) => alike(before.list, after.list),
+  ({ sheaf: a }, { sheaf: b }) =>
+    a.fill === b.fill &&
+    a.stroke === b.stroke &&
+    a.parts.length === b.parts.length &&
+    a.parts.every((part, j) => part === b.parts[j]),
 );
 
-/** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in one path. */
+/** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in a few paths. */
 export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
   return (
-    <g aria-hidden="true">
-      <Sheaves list={sheaves(groups, square)} />
+    <g aria-hidden="true" shapeRendering={square ? 'optimizeSpeed' : undefined}>
+      {sheaves(groups, square).map((sheaf) => (
+        <OneSheaf key={sheaf.key} sheaf={sheaf} />
+      ))}
     </g>
   );
 });

@@ -8,6 +8,7 @@ import type { Cell } from '../store';
 import { changeDetail } from './change-detail';
 import { useCellKeys } from './useCellKeys';
 import { pasteLines } from './paste-lines';
+import { RowForm, rowForm } from './RowForm';
 
 export const rowHeight = 30;
 const indentPx = 13;
@@ -56,6 +57,7 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
       style={{ top, height: rowHeight }}
       onPointerDown={() => store.getState().select(entry.id)}
     >
+      <RowForm entry={entry.id} />
       <span
         ref={setNodeRef}
         {...listeners}
@@ -72,6 +74,7 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
           style={i === 0 ? { paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx } : undefined}
         >
           <input
+            form={rowForm(entry.id)}
             aria-label={
               i === 0
                 ? `Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`

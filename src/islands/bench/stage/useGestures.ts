@@ -20,7 +20,6 @@ export function useGestures(
     const element = frame.current!;
     const target = select<HTMLDivElement, unknown>(element);
     const behaviour = d3Zoom<HTMLDivElement, unknown>()
-      .scaleExtent([zoomLimits.least, zoomLimits.most])
       .filter((event: MouseEvent | TouchEvent | WheelEvent) => {
         if (event.target instanceof Element && event.target.closest('input, button')) return false;
         if (event.type === 'wheel') return true;
@@ -35,6 +34,12 @@ export function useGestures(
         const { x, y, k } = event.transform;
         view.getState().move({ x, y, k });
       });
+    const limit = () => {
+      const { least, most } = zoomLimits(store.getState().drawn.scene.drawing);
+      behaviour.scaleExtent([least, most]);
+    };
+    limit();
+    const limited = store.subscribe((now, before) => now.drawn !== before.drawn && limit());
     target.call(behaviour).on('dblclick.zoom', null);
     const apply = (next: View) =>
       target.call((selection) => behaviour.transform(selection, zoomIdentity.translate(next.x, next.y).scale(next.k)));
@@ -50,6 +55,7 @@ export function useGestures(
     });
     watch.observe(element);
     return () => {
+      limited();
       stop();
       watch.disconnect();
       target.on('.zoom', null);

@@ -11,7 +11,8 @@ export function useZoom() {
       go,
       by(factor: number) {
         const { x, y, k, width, height } = view.getState();
-        const next = Math.min(zoomLimits.most, Math.max(zoomLimits.least, k * factor));
+        const { least, most } = zoomLimits(store.getState().drawn.scene.drawing);
+        const next = Math.min(most, Math.max(least, k * factor));
         go({ k: next, x: width / 2 - ((width / 2 - x) / k) * next, y: height / 2 - ((height / 2 - y) / k) * next });
       },
       fit() {

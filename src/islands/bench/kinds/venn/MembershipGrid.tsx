@@ -3,6 +3,7 @@ import { memo, useEffect, useRef } from 'react';
 import { byOrder, type Entry, type Venn, type VennSet } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
 import { changeDetail } from '../../list/change-detail';
+import { RowForm, rowForm } from '../../list/RowForm';
 import { useCellKeys } from '../../list/useCellKeys';
 import { pasteItems, tick } from './set-actions';
 
@@ -135,6 +136,7 @@ const Row = memo(function Row(props: RowProps) {
       style={{ top, height: rowHeight }}
       onPointerDown={() => store.getState().select(entry.id)}
     >
+      <RowForm entry={entry.id} />
       <span role="gridcell" className="flex min-w-0 flex-[1.4]">
         {entry.image && (
           <img
@@ -145,6 +147,7 @@ const Row = memo(function Row(props: RowProps) {
         )}
         <input
           type="text"
+          form={rowForm(entry.id)}
           aria-label={`Name, line ${line + 1}`}
           className="h-full w-full min-w-0 bg-transparent px-2 font-semibold -outline-offset-2"
           data-column={0}
@@ -172,6 +175,7 @@ const Row = memo(function Row(props: RowProps) {
         <span key={i} role="gridcell" className="flex min-w-0 flex-1 border-l border-hair">
           <input
             type="text"
+            form={rowForm(entry.id)}
             aria-label={`${detailHeading(i)} of ${name}`}
             className="h-full w-full min-w-0 bg-transparent px-2 text-sm text-muted -outline-offset-2"
             data-column={1 + i}
@@ -194,6 +198,7 @@ const Row = memo(function Row(props: RowProps) {
         >
           <input
             type="checkbox"
+            form={rowForm(entry.id)}
             aria-label={`${name} in ${set.name}`}
             className="h-4 w-4 accent-moss"
             data-column={1 + details + i}
