@@ -90,13 +90,18 @@ function ticks(): { readonly stolen: number; readonly asked: number } | null {
 /** Time between animation frames while the wheel turns over the drawing. */
 async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<Spread> {
   await page.evaluate(`
-    window.spans = [];
+    const spans = (window.spans = []);
     let before = performance.now();
-    const tick = (now) => { window.spans.push(now - before); before = now; requestAnimationFrame(tick); };
+    const tick = (now) => {
+      spans.push(now - before);
+      before = now;
+      if (window.spans === spans) requestAnimationFrame(tick);
+    };
     requestAnimationFrame(tick);
   `);
   for (let i = 0; i < 60; i++) await turn(i);
-  return spread(await page.evaluate(() => (window as unknown as { spans: number[] }).spans.splice(0).slice(2)));
+  const spans = await page.evaluate<number[]>('((spans) => ((window.spans = null), spans))(window.spans)');
+  return spread(spans.slice(2));
 }
 
 /** Measures the Bench in Chromium on the built application; needs TEST_DATABASE_URL, as scripts/bench-browser.sh sets it. */
