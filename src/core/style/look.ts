@@ -1,5 +1,6 @@
 import { clampChroma, formatHex } from 'culori';
 import type { BoxStyle, StylePatch } from '../model';
+import { remember } from '../model';
 import { readableText } from './contrast';
 
 /**
@@ -145,29 +146,33 @@ function hex(lightness: number, chroma: number, hue: number): string {
 }
 
 /** The complete style a look gives to a tier (from 1). */
-export function tierStyle(look: Look, tier: number): BoxStyle {
-  const faded = look.fade ** Math.max(0, tier - 2);
-  const fill =
-    tier === 1
-      ? hex(look.first.lightness, look.first.chroma, look.firstHue)
-      : hex(look.last + (look.second.lightness - look.last) * faded, look.second.chroma * faded, look.hue);
-  const border = tier === 1 ? fill : hex(look.border.lightness, look.border.chroma, look.hue);
-  return {
-    shape: look.shapes[Math.min(tier, look.shapes.length) - 1]!,
-    corner: look.shapes[Math.min(tier, look.shapes.length) - 1] === 'cut' ? 8 : look.corner,
-    fill,
-    text: readableText(tier === 1 ? look.light : look.ink, fill, look.ink, look.light),
-    border,
-    borderWidth: tier <= 2 ? 1.5 : 1,
-    borderLine: 'solid',
-    nameSize: [17, 15, 14][tier - 1] ?? 13,
-    nameWeight: tier === 1 ? 700 : 600,
-    nameSlant: 'upright',
-    detailSize: [13, 12.5][tier - 1] ?? 12,
-    details: 2,
-    equalSize: true,
-  };
-}
+export const tierStyle = remember(
+  400,
+  (look: Look, tier: number) => `${look.id} ${tier}`,
+  (look, tier): BoxStyle => {
+    const faded = look.fade ** Math.max(0, tier - 2);
+    const fill =
+      tier === 1
+        ? hex(look.first.lightness, look.first.chroma, look.firstHue)
+        : hex(look.last + (look.second.lightness - look.last) * faded, look.second.chroma * faded, look.hue);
+    const border = tier === 1 ? fill : hex(look.border.lightness, look.border.chroma, look.hue);
+    return {
+      shape: look.shapes[Math.min(tier, look.shapes.length) - 1]!,
+      corner: look.shapes[Math.min(tier, look.shapes.length) - 1] === 'cut' ? 8 : look.corner,
+      fill,
+      text: readableText(tier === 1 ? look.light : look.ink, fill, look.ink, look.light),
+      border,
+      borderWidth: tier <= 2 ? 1.5 : 1,
+      borderLine: 'solid',
+      nameSize: [17, 15, 14][tier - 1] ?? 13,
+      nameWeight: tier === 1 ? 700 : 600,
+      nameSlant: 'upright',
+      detailSize: [13, 12.5][tier - 1] ?? 12,
+      details: 2,
+      equalSize: true,
+    };
+  },
+);
 
 /** What a look changes for a role, whatever the tier. */
 export function roleStyle(look: Look, role: string | null): StylePatch {
