@@ -243,3 +243,23 @@ test('nobody opens a diagram that is not theirs; writes from elsewhere are turne
   expect(headers['content-security-policy']).toMatch(/script-src[^;]*'sha256-/);
   expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/);
 });
+
+test('a chart far too large for its sheet can still be read: in by keys until names show, selection in view', async ({
+  desk: page,
+}) => {
+  const people = Array.from({ length: 899 }, (_, i) => `Person ${i + 2},Person ${Math.floor(i / 4) + 1}`).join('\n');
+  await makeChart(page, `Name,Reports to\nPerson 1,\n${people}`, 900);
+  const boxes = page.getByTestId('stage').locator('[data-entry]');
+  await expect(boxes).toHaveCount(0);
+  await nameCell(page, 4).click();
+  const name = await nameCell(page, 4).inputValue();
+  await page.keyboard.press('Escape');
+  await expect(async () => {
+    await page.keyboard.press('+');
+    expect(await boxes.count()).toBeGreaterThan(0);
+  }).toPass();
+  // From entry to entry by arrows; the view goes along.
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByTestId('stage').getByText(name, { exact: true })).toBeInViewport();
+});

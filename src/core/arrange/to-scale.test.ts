@@ -1,7 +1,8 @@
 import { venn } from '@upsetjs/venn.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { areasOf, scaleError, scaleShapes, type Ellipse } from '.';
+import { centresApart, circlesToScale } from './circles-to-scale';
+import { areasOf, lensArea, scaleError, scaleShapes, type Ellipse } from '.';
 
 const share = (list: ArrayLike<number>): number[] => {
   const all = Array.from(list).slice(1);
@@ -111,4 +112,46 @@ describe('the errors of a drawing', () => {
   });
   it('name the regions that are lost and unwanted', () =>
     expect(scaleError([0, 1, 1, 0], [0, 1, 0, 1])).toMatchObject({ lost: [3], unwanted: [2] }));
+});
+
+describe('two circles that share an area', () => {
+  const radius = fc.integer({ min: 10, max: 100 }).map((n) => n / 100);
+  it('overlap by it, by the closed form of the lens', () => {
+    fc.assert(
+      fc.property(radius, radius, fc.integer({ min: 1, max: 99 }), (r, R, percent) => {
+        const shared = (Math.PI * Math.min(r, R) ** 2 * percent) / 100;
+        expect(lensArea(r, R, centresApart(r, R, shared))).toBeCloseTo(shared, 9);
+      }),
+    );
+  });
+  it('keep a little room where they need not cross: apart, or one well within the other', () => {
+    fc.assert(
+      fc.property(radius, radius, (r, R) => {
+        expect(centresApart(r, R, 0)).toBeGreaterThan((r + R) * 1.03);
+        const inside = centresApart(r, R, Math.PI * Math.min(r, R) ** 2);
+        expect(inside).toBeLessThanOrEqual(Math.abs(r - R) * 0.86);
+      }),
+    );
+  });
+});
+
+describe('three circles', () => {
+  it('that can be exact are, and nothing touches that need not', () => {
+    // One apart from two others, one inside another: what trees of sets look like.
+    for (const wanted of [
+      [0, 4, 5, 0, 6, 0, 0, 0],
+      [0, 4, 5, 0, 0, 0, 3, 0],
+      [0, 4, 5, 2, 6, 0, 0, 0],
+    ]) {
+      const { best } = circlesToScale(wanted.map((w) => w / wanted.reduce((a, b) => a + b, 0)));
+      expect(best).toMatchObject({ lost: [], unwanted: [], diagError: expect.closeTo(0, 6) });
+      best.shapes.forEach((a, i) =>
+        best.shapes.slice(i + 1).forEach((b) => {
+          const d = Math.hypot(a.cx - b.cx, a.cy - b.cy);
+          const gap = Math.min(Math.abs(d - a.rx - b.rx), Math.abs(d - Math.abs(a.rx - b.rx)));
+          expect(gap).toBeGreaterThan(0.002);
+        }),
+      );
+    }
+  });
 });
