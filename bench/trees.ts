@@ -1,3 +1,5 @@
+import { random } from './random';
+
 /** Trees in level order for the measurements, from a fixed seed. */
 export interface BenchTree {
   readonly name: string;
@@ -5,14 +7,6 @@ export interface BenchTree {
   readonly first: Int32Array;
   readonly count: Int32Array;
   readonly breadth: Float64Array;
-}
-
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
 }
 
 /** Parents must rise along the list, which makes it level order. */

@@ -10,4 +10,4 @@ scripts/build.sh "$here/.test/dist"
 TEST_DATABASE_URL=$(scripts/cluster.sh start "$here/.test/postgres" throw-away)
 export TEST_DATABASE_URL
 trap 'scripts/cluster.sh stop "$here/.test/postgres"' EXIT
-node_modules/.bin/tsx bench/run.ts browser
+scripts/bench-core.sh browser
