@@ -103,6 +103,12 @@ describe('text in the regions of a Venn diagram', () => {
     expect(key.children.some(({ type }) => type === 'path')).toBe(true);
     expect(entriesOf(scene)).toHaveLength(60);
     expectInPlace(crowded);
+    // In the key, details stand under the beginning of their names.
+    const [first] = Object.values(crowded.entries);
+    const detailed = { ...crowded, entries: { ...crowded.entries, [first!.id]: { ...first!, details: ['brown'] } } };
+    const lines = entriesOf(draw(detailed).scene).find(({ stands }) => stands.id === first!.id)!.children;
+    expect(lines.length).toBeGreaterThan(1);
+    expect(lines.map((line) => line.type === 'text' && line.x)).toEqual(lines.map(() => 0));
   });
   it('is set at the size of its style, whatever is in the region', () => {
     const { scene } = draw(vennOf(3, [1, 1, 1, 3, 7, 7]));

@@ -22,7 +22,7 @@ import {
   type Placed,
 } from './venn-arrangement';
 import { keyBeside } from './venn-key';
-import { listBelow, type Listed } from './venn-lists';
+import { listBelow, type Listed, type ListedPlace } from './venn-lists';
 import { nameCurves, type SetName } from './venn-names';
 
 /** Size of the universe's name. */
@@ -93,7 +93,7 @@ export function vennScene(diagram: Venn, structure: Structure, styles: readonly 
     ...fills(diagram, sets, layout, entries, ink, scaled),
     ...outlines(diagram, sets, layout, names, entries),
     ...regionTitles(diagram, sets, layout, entries),
-    ...items(diagram, layout, entries, shown, [...strip.places, ...bankStrip.places, ...key.places]),
+    ...items(diagram, layout, entries, shown, [...strip.places, ...bankStrip.places], key.places),
     ...key.groups,
   ].map((group) => ({ ...group, x: group.x + dx, y: group.y + dy }));
   const { sheet, drawing } = placeOnSheet(diagram, { width: right + dx, height: bottom + dy }, noLegend, largestScale);
@@ -313,8 +313,10 @@ function items(
   layout: VennLayout,
   entries: readonly Placed[],
   shown: boolean,
-  elsewhere: readonly { readonly id: string; readonly x: number; readonly y: number }[],
+  below: readonly ListedPlace[],
+  inKey: readonly ListedPlace[],
 ): SceneGroup[] {
+  const elsewhere = [...below, ...inKey];
   const at = new Map(elsewhere.map((one) => [one.id, one]));
   if (shown) {
     for (const { mask, places } of layout.regions) {
@@ -326,6 +328,8 @@ function items(
   const look = lookOf(diagram.look);
   const onGround = readableText(look.ink, look.ground, look.ink, look.light);
   const fromElsewhere = new Set(elsewhere.map((one) => one.id));
+  // A list reads from its left edge; in the regions lines stand in the middle.
+  const fromLeft = new Set(inKey.map((one) => one.id));
   return entries.flatMap(({ entry, style, text, mask, picture, width, height }) => {
     const place = at.get(entry.id);
     if (!place) return [];
@@ -334,7 +338,7 @@ function items(
     const top = height - text.height;
     const children = text.lines.map((line): Primitive => ({
       type: 'text',
-      x: left + (text.width - line.width) / 2,
+      x: fromLeft.has(entry.id) ? 0 : left + (text.width - line.width) / 2,
       y: top + text.height / 2 + line.baseline,
       size: line.size,
       fill,
@@ -345,7 +349,7 @@ function items(
       children.unshift({
         type: 'image',
         image: picture.id,
-        x: (width - picture.width) / 2,
+        x: fromLeft.has(entry.id) ? 0 : (width - picture.width) / 2,
         y: 0,
         width: picture.width,
         height: picture.height,
