@@ -15,14 +15,14 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
   const litRegions = useBench((state) => state.litRegions);
   if (trial || (selected === null && lit.size === 0 && litRegions.size === 0 && target === null)) return null;
   const { drawing } = scene;
-  // Names in regions stand close together: marked without an outline, they do not get in each other's way.
+  // Names in regions stand close together: their marks are thin and near, so as not to meet.
   const close = scene.curves !== undefined;
   const find = (wanted: (id: string) => boolean) =>
     scene.groups.filter((group) => group.stands.for === 'entry' && wanted(group.stands.id));
   const litPath =
     lit.size > 0
       ? find((id) => lit.has(id))
-          .map((group) => around(group, close ? 2 : 3))
+          .map((group) => around(group, close ? 1 : 3))
           .join('')
       : '';
   const chosen = selected === null ? undefined : find((id) => id === selected)[0];
@@ -62,9 +62,9 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
       {litPath && (
         <path
           d={litPath}
-          stroke={close ? 'none' : '#2f6148'}
-          fill={close ? '#2f614840' : '#2f614822'}
-          strokeWidth={2}
+          stroke="#2f6148"
+          fill={close ? '#2f614810' : '#2f614822'}
+          strokeWidth={close ? 1.25 : 2}
           vectorEffect="non-scaling-stroke"
           data-testid="lit"
         />
