@@ -5,14 +5,26 @@ import type { Primitive, SceneGroup } from './scene';
 export const padding = { x: 12, y: 8 } as const;
 const leastWidth = 64;
 
-/** Size of a box fitted to its own text, CSS px. */
-export function ownSize(entry: Entry, style: BoxStyle): { width: number; height: number } {
+interface Sized {
+  readonly style: BoxStyle;
+  readonly width: number;
+  readonly height: number;
+}
+const sized = new WeakMap<Entry, Sized>();
+
+/** Size of a box fitted to its own text, CSS px. Kept per entry while its style stays. */
+export function ownSize(entry: Entry, style: BoxStyle): { readonly width: number; readonly height: number } {
+  const known = sized.get(entry);
+  if (known && known.style === style) return known;
   const text = boxText(entry, style);
   const side = style.shape === 'pill' ? Math.min(text.height, 28) / 3 : style.shape === 'cut' ? style.corner / 2 : 0;
-  return {
+  const size = {
+    style,
     width: Math.max(leastWidth, Math.ceil(text.width + 2 * (padding.x + side))),
     height: Math.ceil(text.height + 2 * padding.y),
   };
+  sized.set(entry, size);
+  return size;
 }
 
 interface Drawn {

@@ -83,7 +83,7 @@ function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxSt
     if (!styles[i]!.equalSize) continue;
     const key = structure.tier[i]! * 2 + beside[i]!;
     const most = common.get(key);
-    if (!most) common.set(key, { ...size });
+    if (!most) common.set(key, { width: size.width, height: size.height });
     else {
       most.width = Math.max(most.width, size.width);
       most.height = Math.max(most.height, size.height);
@@ -126,7 +126,7 @@ interface Labelled {
   readonly parent: Entry | undefined;
   readonly tier: number;
   readonly role: string | null;
-  readonly also: string;
+  readonly also: string | undefined;
   readonly label: string;
 }
 const labelled = new WeakMap<Entry, Labelled>();
@@ -142,7 +142,10 @@ function labelOf(
   const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
   const role = roleOf(diagram, structure, i);
   const tier = structure.tier[i]!;
-  const also = (alsoTo.get(entry.id) ?? []).map((id) => `also to ${diagram.entries[id]!.name}`).join(', ');
+  const also = alsoTo
+    .get(entry.id)
+    ?.map((id) => `also to ${diagram.entries[id]!.name}`)
+    .join(', ');
   const known = labelled.get(entry);
   if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)
     return known.label;

@@ -18,17 +18,25 @@ export interface Layer {
  */
 export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[] {
   const owners = branchOwners(diagram, structure);
-  const shared = new Map<string, BoxStyle>();
-  return structure.ids.map((_, i) => {
-    const key = kindOfStyle(diagram, structure, owners, i);
-    let style = shared.get(key);
-    if (!style) {
-      style = interned(resolve(layersOf(diagram, structure, i), lookOf(diagram.look)).style);
-      shared.set(key, style);
-    }
+  const { only } = diagram.styles;
+  const resolved = (i: number): BoxStyle =>
+    interned(resolve(layersOf(diagram, structure, i), lookOf(diagram.look)).style);
+  // By role within a tier and branch, which is all that tells apart the entries without a style of their own.
+  const shared = new Map<number, Map<string | null, BoxStyle>>();
+  return structure.ids.map((id, i) => {
+    if (only[id]) return resolved(i);
+    const place = (owners[i]! + 1) * mostTiers + structure.tier[i]!;
+    let byRole = shared.get(place);
+    if (!byRole) shared.set(place, (byRole = new Map()));
+    const role = roleOf(diagram, structure, i);
+    let style = byRole.get(role);
+    if (!style) byRole.set(role, (style = resolved(i)));
     return style;
   });
 }
+
+/** More than there can be entries, and so tiers. */
+const mostTiers = 2 ** 20;
 
 const internedStyles = new Map<string, WeakRef<BoxStyle>>();
 

@@ -102,6 +102,8 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
 });
 
 interface Flat {
+  /** Of its colours. */
+  readonly key: string;
   readonly fill: string;
   readonly stroke: string;
   readonly d: string;
@@ -119,7 +121,9 @@ function flatBox(group: SceneGroup, square: boolean): Flat | null {
       x: group.x + box.x,
       y: group.y + box.y,
     };
-    flat = placed ? { fill: placed.fill, stroke: placed.stroke, d: boxOutline(placed) } : null;
+    flat = placed
+      ? { key: `${placed.fill} ${placed.stroke}`, fill: placed.fill, stroke: placed.stroke, d: boxOutline(placed) }
+      : null;
     flats.set(group, flat);
   }
   return flat;
@@ -136,7 +140,7 @@ interface Sheaf {
 const inOnePart = 80;
 
 /** Tells which part of the drawing a group lies in: the parts are a grid over all of them. */
-function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => string {
+function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => number {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { x, y } of groups) {
     left = Math.min(left, x);
@@ -147,29 +151,31 @@ function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => string {
   const side = Math.max(1, Math.round(Math.sqrt(groups.length / inOnePart)));
   const at = (value: number, low: number, high: number): number =>
     high > low ? Math.min(side - 1, Math.floor((side * (value - low)) / (high - low))) : 0;
-  return ({ x, y }) => `${at(x, left, right)} ${at(y, top, bottom)}`;
+  return ({ x, y }) => at(x, left, right) * side + at(y, top, bottom);
 }
 
 /** Boxes of one colour, and lines of one colour, each as the pieces of one path in each part of the drawing. Lines first. */
 function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
-  const lines = new Map<string, Sheaf>();
-  const boxes = new Map<string, Sheaf>();
+  const lines = new Map<string, Map<number, Sheaf>>();
+  const boxes = new Map<string, Map<number, Sheaf>>();
   const partOf = partsOf(groups);
-  const put = (into: Map<string, Sheaf>, part: string, fill: string, stroke: string, d: string) => {
-    const key = `${fill} ${stroke} ${part}`;
-    const known = into.get(key);
+  const put = (into: Map<string, Map<number, Sheaf>>, { key, fill, stroke, d }: Flat, part: number) => {
+    let alike = into.get(key);
+    if (!alike) into.set(key, (alike = new Map()));
+    const known = alike.get(part);
     if (known) known.parts.push(d);
-    else into.set(key, { key, fill, stroke, parts: [d] });
+    else alike.set(part, { key: `${key} ${part}`, fill, stroke, parts: [d] });
   };
   for (const group of groups) {
     const box = flatBox(group, square);
     const part = partOf(group);
-    if (box) put(boxes, part, box.fill, box.stroke, box.d);
+    if (box) put(boxes, box, part);
     else
       for (const primitive of group.children)
-        if (primitive.type === 'path') put(lines, part, 'none', primitive.stroke, primitive.d);
+        if (primitive.type === 'path')
+          put(lines, { key: primitive.stroke, fill: 'none', stroke: primitive.stroke, d: primitive.d }, part);
   }
-  return [...lines.values(), ...boxes.values()];
+  return [...lines.values(), ...boxes.values()].flatMap((alike) => [...alike.values()]);
 }
 
 const OneSheaf = memo(
