@@ -102,6 +102,32 @@ describe('the key beside a Venn diagram', () => {
     );
     expect(paths.map((one) => one.length)).toEqual([1, 0]);
   });
+  it('leads each line clear of the numbers of other regions', () => {
+    const list = [60, 160, 260, 360].map((x, i): KeyPart => ({
+      mask: i + 1,
+      heading: 'a region',
+      entries: [entryOf(`${i}`)],
+      from: { x, y: 200, room: 30 },
+    }));
+    const { groups } = keyBeside(list, keyRoom, '#000000');
+    for (const { stands, children } of groups) {
+      const path = children.find((one) => one.type === 'path')!;
+      const corners = [...path.d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => ({
+        x: Number(x),
+        y: Number(y),
+      }));
+      const points = corners.slice(1).flatMap(({ x, y }, k) => {
+        const from = corners[k]!;
+        return Array.from({ length: 200 }, (_, n) => ({
+          x: from.x + ((x - from.x) * n) / 200,
+          y: from.y + ((y - from.y) * n) / 200,
+        }));
+      });
+      for (const { mask, from } of list)
+        if (String(mask) !== stands.id)
+          expect(points.every(({ x, y }) => Math.abs(x - from!.x) > 4 || Math.abs(y - from!.y) > 4.5)).toBe(true);
+    }
+  });
   it('takes both sides, and several columns, only where that makes the drawing larger', () => {
     const one: KeyPart = { mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 9, y: 9, room: 30 } };
     const small = keyBeside([one], keyRoom, '#000000');

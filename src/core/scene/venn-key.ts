@@ -9,7 +9,7 @@ export interface KeyPart {
   readonly mask: number;
   readonly heading: string;
   readonly entries: readonly Listed[];
-  /** A point inside the region and the width of the room (2 : 1) around it; null where the curves do not have it. */
+  /** A point inside the region and the width of the room (2 : 1) around it, margins off; null where the curves do not have it. */
   readonly from: (Point & { readonly room: number }) | null;
 }
 
@@ -35,6 +35,9 @@ const numberSize = 12;
 const headingLeading = 1.25;
 /** Between an entry's number and the entry. */
 const besideNumber = 6;
+/** Numbers may come nearer to curves than words, by this on both sides together; the room is also half as high as it is wide. */
+const besideDigits = 8;
+const leastRoom = 2;
 /** Stands in a region that has no room for its numbers. */
 const dotRadius = 2;
 const betweenColumns = 12;
@@ -79,7 +82,7 @@ export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string)
     number: widthOf(String(entries.length), headingFace, numberSize) + besideNumber,
   };
   const plan = bestPlan(parts, columns, room);
-  let numbered = 0;
+  const marks = marksIn(plan.sides.flat().map(({ part }) => part));
   const groups: SceneGroup[] = [];
   const places: ListedPlace[] = [];
   const { frame } = room;
@@ -91,8 +94,10 @@ export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string)
       const y = tops[i]!;
       const own = entryPlaces(set, x, y, plan.inARow, columns);
       places.push(...own);
-      groups.push(partGroup(set, own, numbered + 1, { x, y, width: plan.width, left }, ink, room.avoid));
-      numbered += own.length;
+      const mark = marks.find(({ part }) => part === set.part)!;
+      const others = marks.flatMap((one) => (one !== mark && one.box ? [one.box] : []));
+      const column = { x, y, width: plan.width, left };
+      groups.push(partGroup(set, own, mark, column, ink, [...room.avoid, ...others]));
     });
   });
   const [onLeft, onRight] = plan.sides.map((side) => (side.length > 0 ? besideFrame + plan.width : 0));
@@ -192,7 +197,7 @@ function entryPlaces(set: Set, x: number, y: number, inARow: number, columns: Co
 function partGroup(
   { part, lines, height }: Set,
   places: readonly ListedPlace[],
-  first: number,
+  mark: Mark,
   column: { readonly x: number; readonly y: number; readonly width: number; readonly left: boolean },
   ink: string,
   avoid: readonly Rect[],
@@ -210,15 +215,13 @@ function partGroup(
   const children: Primitive[] = [
     ...lines.map((runs, k) => text({ x, y: y + headingSize * (1 + k * headingLeading) }, headingSize, runs)),
     ...part.entries.map(({ baseline }, i) => {
-      const words = String(first + i);
+      const words = String(mark.first + i);
       const at = places[i]!;
       return number({ x: at.x - besideNumber - widthOf(words, headingFace, numberSize), y: at.y + baseline }, words);
     }),
   ];
   if (part.from) {
-    const words = numbersOf(first, part.entries.length);
-    const half = widthOf(words, headingFace, numberSize) / 2;
-    const fits = half > 0 && 2 * half <= part.from.room;
+    const { words, half, fits } = mark;
     const reach = fits ? half + 3 : dotRadius;
     const end = { x: left ? x + width + 8 : x - 7, y: y + headingSize * 0.6 };
     const begin = { x: part.from.x + (left ? -reach : reach), y: part.from.y };
@@ -244,6 +247,40 @@ function partGroup(
     bounds: { x, y, width, height },
     children,
   };
+}
+
+/** What stands in the region of a part: the numbers of its entries, or a dot. */
+interface Mark {
+  readonly part: KeyPart;
+  /** Number of its first entry. */
+  readonly first: number;
+  readonly words: string;
+  /** Half the width of the words. */
+  readonly half: number;
+  readonly fits: boolean;
+  readonly box: Rect | null;
+}
+
+/** Numbers run through all parts, in the order in which they stand in the key. */
+function marksIn(parts: readonly KeyPart[]): Mark[] {
+  let next = 1;
+  return parts.map((part) => {
+    const first = next;
+    next += part.entries.length;
+    const words = numbersOf(first, part.entries.length);
+    const half = widthOf(words, headingFace, numberSize) / 2;
+    const { from } = part;
+    const fits = from !== null && half > 0 && 2 * half <= from.room + besideDigits && from.room >= leastRoom;
+    const [w, h] = fits ? [half + 2, numberSize / 2] : [dotRadius + 2, dotRadius + 2];
+    return {
+      part,
+      first,
+      words,
+      half,
+      fits,
+      box: from && { x: from.x - w, y: from.y - h, width: 2 * w, height: 2 * h },
+    };
+  });
 }
 
 /** "3", or "3–9". */
