@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: '.test/browser',
   // Ample for a machine a tenth as fast: how long it takes is measured by the bench, not told by a test.
-  timeout: 180_000,
+  timeout: 300_000,
   expect: { timeout: 40_000 },
   workers: 1,
   reporter: [['line'], ['json']],
