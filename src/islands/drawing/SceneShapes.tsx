@@ -108,25 +108,31 @@ interface Flat {
   readonly stroke: string;
   readonly d: string;
 }
-const flats = new WeakMap<SceneGroup, Flat | null>();
-
-/** The box of a group as one piece of path in drawing coordinates; kept per group, which never changes in place. */
+/** The box of a group as one piece of path in drawing coordinates; null for a group that is no box. */
 function flatBox(group: SceneGroup, square: boolean): Flat | null {
-  let flat = flats.get(group);
-  if (flat === undefined) {
-    const box = group.children.find((primitive) => primitive.type === 'box');
-    const placed = box && {
-      ...box,
-      shape: square ? ('square' as const) : box.shape,
-      x: group.x + box.x,
-      y: group.y + box.y,
-    };
-    flat = placed
-      ? { key: `${placed.fill} ${placed.stroke}`, fill: placed.fill, stroke: placed.stroke, d: boxOutline(placed) }
-      : null;
-    flats.set(group, flat);
-  }
-  return flat;
+  const box = group.children.find((primitive) => primitive.type === 'box');
+  if (!box) return null;
+  const { fill, stroke } = box;
+  const x = group.x + box.x;
+  const y = group.y + box.y;
+  // So far out that a whole pixel of the drawing cannot be seen.
+  const d = square
+    ? `M${Math.round(x)} ${Math.round(y)}h${Math.round(box.width)}v${Math.round(box.height)}h${-Math.round(box.width)}z`
+    : boxOutline({ ...box, x, y });
+  return { key: `${fill} ${stroke}`, fill, stroke, d };
+}
+
+/** The last groups with their boxes: one that is still at its place in the list is not drawn anew. */
+const last: { square: boolean; groups: readonly SceneGroup[]; flats: readonly (Flat | null)[] } = {
+  square: false,
+  groups: [],
+  flats: [],
+};
+
+function flatBoxes(groups: readonly SceneGroup[], square: boolean): readonly (Flat | null)[] {
+  const { groups: before, flats: known } = last.square === square ? last : { groups: [], flats: [] };
+  const flats = groups.map((group, i) => (before[i] === group ? known[i]! : flatBox(group, square)));
+  return Object.assign(last, { square, groups, flats }).flats;
 }
 
 interface Sheaf {
@@ -166,15 +172,16 @@ function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
     if (known) known.parts.push(d);
     else alike.set(part, { key: `${key} ${part}`, fill, stroke, parts: [d] });
   };
-  for (const group of groups) {
-    const box = flatBox(group, square);
+  const flats = flatBoxes(groups, square);
+  groups.forEach((group, i) => {
+    const box = flats[i];
     const part = partOf(group);
     if (box) put(boxes, box, part);
     else
       for (const primitive of group.children)
         if (primitive.type === 'path')
           put(lines, { key: primitive.stroke, fill: 'none', stroke: primitive.stroke, d: primitive.d }, part);
-  }
+  });
   return [...lines.values(), ...boxes.values()].flatMap((alike) => [...alike.values()]);
 }
 

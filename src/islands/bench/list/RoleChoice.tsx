@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { childrenOf, type Command } from '../../../core/edit';
+import type { Command } from '../../../core/edit';
 import { kindOf } from '../../../core/kind';
 import { newId } from '../../shared/ids';
 import { useBench, useParts } from '../context';
@@ -9,13 +9,16 @@ export function RoleChoice() {
   const { store } = useParts();
   const selected = useBench((state) => state.selected);
   const diagram = useBench((state) => state.diagram);
+  const hasReports = useBench(({ drawn: { structure } }) => {
+    const at = selected === null ? undefined : structure.index.get(selected);
+    return at !== undefined && structure.count[at]! > 0;
+  });
   const entry = selected === null ? undefined : diagram.entries[selected];
   if (!entry) return null;
   const kind = kindOf(diagram.kind);
   const shown = kind.detailColumns.length;
   const further = entry.details.slice(shown).join('; ');
   const link = Object.values(diagram.links).find((one) => one.from === entry.id);
-  const hasReports = childrenOf(diagram, entry.id).length > 0;
 
   const setFurther = (text: string) => {
     const rest = text === '' ? [] : text.split(/;\s?/).slice(0, 8 - shown);
