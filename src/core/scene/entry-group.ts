@@ -49,16 +49,27 @@ export function entryGroup(
   const alike =
     before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;
   if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
-  const children = alike ? before.group.children : content(entry, style, width, height);
-  const bounds = alike ? before.group.bounds : { x: 0, y: 0, width, height };
+  const empty = blank(style, width, height);
+  const children = alike ? before.group.children : content(entry, style, empty);
+  const bounds = alike ? before.group.bounds : empty.bounds;
   const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
   drawn.set(entry, { style, group, label });
   return group;
 }
 
-function content(entry: Entry, style: BoxStyle, width: number, height: number): Primitive[] {
-  const primitives: Primitive[] = [
-    {
+interface Blank {
+  readonly bounds: SceneGroup['bounds'];
+  readonly box: Primitive;
+}
+const blanks = new WeakMap<BoxStyle, Blank>();
+
+/** The bounds and the empty box of a style at a size; one object for all entries alike, of which there may be thousands. */
+function blank(style: BoxStyle, width: number, height: number): Blank {
+  const known = blanks.get(style);
+  if (known && known.bounds.width === width && known.bounds.height === height) return known;
+  const made: Blank = {
+    bounds: { x: 0, y: 0, width, height },
+    box: {
       type: 'box',
       shape: style.shape,
       corner: style.corner,
@@ -71,7 +82,13 @@ function content(entry: Entry, style: BoxStyle, width: number, height: number): 
       strokeWidth: style.borderWidth,
       dashed: style.borderLine === 'dashed',
     },
-  ];
+  };
+  blanks.set(style, made);
+  return made;
+}
+
+function content(entry: Entry, style: BoxStyle, { bounds: { width, height }, box }: Blank): Primitive[] {
+  const primitives: Primitive[] = [box];
   for (const line of boxText(entry, style).lines) {
     if (line.width === 0) continue;
     primitives.push({

@@ -101,38 +101,32 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
   );
 });
 
-interface Flat {
-  /** Of its colours. */
-  readonly key: string;
-  readonly fill: string;
-  readonly stroke: string;
-  readonly d: string;
-}
-/** The box of a group as one piece of path in drawing coordinates; null for a group that is no box. */
-function flatBox(group: SceneGroup, square: boolean): Flat | null {
-  const box = group.children.find((primitive) => primitive.type === 'box');
-  if (!box) return null;
-  const { fill, stroke } = box;
+/** The box of an entry, which is the first that is drawn of it; null for other groups. */
+const boxOf = ({ children: [first] }: SceneGroup) => (first?.type === 'box' ? first : null);
+
+/** The box of a group as one piece of path in drawing coordinates; empty for a group that is no box. */
+function flatBox(group: SceneGroup, square: boolean): string {
+  const box = boxOf(group);
+  if (!box) return '';
   const x = group.x + box.x;
   const y = group.y + box.y;
   // So far out that a whole pixel of the drawing cannot be seen.
-  const d = square
+  return square
     ? `M${Math.round(x)} ${Math.round(y)}h${Math.round(box.width)}v${Math.round(box.height)}h${-Math.round(box.width)}z`
     : boxOutline({ ...box, x, y });
-  return { key: `${fill} ${stroke}`, fill, stroke, d };
 }
 
 /** The last groups with their boxes: one that is still at its place in the list is not drawn anew. */
-const last: { square: boolean; groups: readonly SceneGroup[]; flats: readonly (Flat | null)[] } = {
+const last: { square: boolean; groups: readonly SceneGroup[]; boxes: readonly string[] } = {
   square: false,
   groups: [],
-  flats: [],
+  boxes: [],
 };
 
-function flatBoxes(groups: readonly SceneGroup[], square: boolean): readonly (Flat | null)[] {
-  const { groups: before, flats: known } = last.square === square ? last : { groups: [], flats: [] };
-  const flats = groups.map((group, i) => (before[i] === group ? known[i]! : flatBox(group, square)));
-  return Object.assign(last, { square, groups, flats }).flats;
+function flatBoxes(groups: readonly SceneGroup[], square: boolean): readonly string[] {
+  const { groups: before, boxes: known } = last.square === square ? last : { groups: [], boxes: [] };
+  const boxes = groups.map((group, i) => (before[i] === group ? known[i]! : flatBox(group, square)));
+  return Object.assign(last, { square, groups, boxes }).boxes;
 }
 
 interface Sheaf {
@@ -162,27 +156,33 @@ function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => number {
 
 /** Boxes of one colour, and lines of one colour, each as the pieces of one path in each part of the drawing. Lines first. */
 function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
-  const lines = new Map<string, Map<number, Sheaf>>();
-  const boxes = new Map<string, Map<number, Sheaf>>();
+  const lines = new Map<string, Map<string, Map<number, Sheaf>>>();
+  const boxes = new Map<string, Map<string, Map<number, Sheaf>>>();
   const partOf = partsOf(groups);
-  const put = (into: Map<string, Map<number, Sheaf>>, { key, fill, stroke, d }: Flat, part: number) => {
-    let alike = into.get(key);
-    if (!alike) into.set(key, (alike = new Map()));
+  const put = (into: typeof lines, fill: string, stroke: string, part: number, d: string) => {
+    const alike = within(within(into, fill), stroke);
     const known = alike.get(part);
     if (known) known.parts.push(d);
-    else alike.set(part, { key: `${key} ${part}`, fill, stroke, parts: [d] });
+    else alike.set(part, { key: `${fill} ${stroke} ${part}`, fill, stroke, parts: [d] });
   };
-  const flats = flatBoxes(groups, square);
+  const flat = flatBoxes(groups, square);
   groups.forEach((group, i) => {
-    const box = flats[i];
+    const box = boxOf(group);
     const part = partOf(group);
-    if (box) put(boxes, box, part);
+    if (box) put(boxes, box.fill, box.stroke, part, flat[i]!);
     else
       for (const primitive of group.children)
-        if (primitive.type === 'path')
-          put(lines, { key: primitive.stroke, fill: 'none', stroke: primitive.stroke, d: primitive.d }, part);
+        if (primitive.type === 'path') put(lines, 'none', primitive.stroke, part, primitive.d);
   });
-  return [...lines.values(), ...boxes.values()].flatMap((alike) => [...alike.values()]);
+  return [lines, boxes].flatMap((all) =>
+    [...all.values()].flatMap((byStroke) => [...byStroke.values()].flatMap((byPart) => [...byPart.values()])),
+  );
+}
+
+function within<K, V>(map: Map<string, Map<K, V>>, key: string): Map<K, V> {
+  let found = map.get(key);
+  if (!found) map.set(key, (found = new Map()));
+  return found;
 }
 
 const OneSheaf = memo(
