@@ -28,8 +28,10 @@ export function leader(from: Point, to: Point, gutter: number, avoid: readonly R
     if (cost < least) [best, least] = [points, cost];
   };
   for (const points of plain) {
-    if (crossed(points, near) === 0) return points;
-    take(points);
+    const times = crossed(points, near);
+    if (times === 0) return points;
+    const cost = 1e4 * times + lengthOf(points);
+    if (cost < least) [best, least] = [points, cost];
   }
   for (let out = 0; out <= farthest; out += step) {
     for (const level of out === 0 ? [from.y] : [from.y - out, from.y + out])

@@ -10,7 +10,7 @@ import {
   type VennLayout,
 } from '../arrange';
 import { boxText, runsOf, sansFace, type BoxText, type TextWidth } from '../measure';
-import { keyOfMask, maskOf, mostToScale, type BoxStyle, type Entry, type Venn, type VennSet } from '../model';
+import { keyOfMask, maskOf, mostToScale, remember, type BoxStyle, type Entry, type Venn, type VennSet } from '../model';
 import { regionStyle } from '../style';
 import type { Structure } from '../tiers';
 import { freeRoom } from './place-sheet';
@@ -85,20 +85,12 @@ export function countsOf(sets: number, entries: readonly { readonly mask: number
   return counts;
 }
 
-/** A pure function's results are kept by what they were computed from; the last few only. */
-const solved = new Map<string, Scaled | null>();
-const mostKept = 24;
-
-function shapesToScale(counts: readonly number[], manner: 'circles' | 'ellipses'): Scaled | null {
-  const key = `${manner}:${counts.slice(1).join(',')}`;
-  let found = solved.get(key);
-  if (found === undefined) {
-    found = scaleShapes(counts, manner);
-    if (solved.size >= mostKept) solved.delete(solved.keys().next().value!);
-    solved.set(key, found);
-  }
-  return found;
-}
+/** Solved once for the same counts: typing a name does not solve again. */
+const shapesToScale = remember(
+  24,
+  (counts: readonly number[], manner: 'circles' | 'ellipses') => `${manner}:${counts.slice(1).join(',')}`,
+  scaleShapes,
+);
 
 /** Whether the curves of a diagram are to be drawn to scale, and can be. */
 export const isToScale = (diagram: Venn, sets: number): boolean =>

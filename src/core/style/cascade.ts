@@ -161,16 +161,20 @@ export function explainStyle(
     const key = kindOfStyle(diagram, structure, owners, i);
     if (!seen.has(key)) seen.set(key, resolve(layersOf(diagram, structure, i), lookOf(diagram.look)));
   }
-  if (seen.size === 0) return null;
-  const resolved = [...seen.values()];
-  const explained = {} as Record<StyleProperty, Explained>;
+  return explained([...seen.values()]);
+}
+
+/** One value and origin for each property, where all that was resolved agree. Null where nothing was. */
+export function explained(resolved: readonly ReturnType<typeof resolve>[]): Record<StyleProperty, Explained> | null {
+  if (resolved.length === 0) return null;
+  const told = {} as Record<StyleProperty, Explained>;
   for (const property of styleProperties) {
     const value = resolved[0]!.style[property];
     const origin = resolved[0]!.origins[property];
-    explained[property] = {
+    told[property] = {
       value: resolved.every((one) => one.style[property] === value) ? value : null,
       origin: resolved.every((one) => one.origins[property] === origin) ? origin : 'several',
     };
   }
-  return explained;
+  return told;
 }

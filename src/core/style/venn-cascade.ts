@@ -4,7 +4,6 @@ import {
   maskOf,
   remember,
   setsInOrder,
-  styleProperties,
   type BoxStyle,
   type Scope,
   type StyleProperty,
@@ -12,7 +11,7 @@ import {
   type VennSet,
 } from '../model';
 import { bitCount, type Structure } from '../tiers';
-import { interned, resolve, type Explained, type Layer } from './cascade';
+import { explained, interned, resolve, type Explained, type Layer } from './cascade';
 import { contrastRatio, readableText } from './contrast';
 import { lookOf, tierStyle, type Look } from './look';
 
@@ -216,15 +215,5 @@ export function explainVenn(diagram: Venn, scope: Scope): Record<StyleProperty, 
           ? [resolve(layersOf(diagram, maskOf(diagram.venn, sets, scope.entry), scope.entry), look)]
           : []
         : masksIn(diagram, scope).map((mask) => resolve(layersOf(diagram, mask, null), look));
-  if (resolved.length === 0) return null;
-  const explained = {} as Record<StyleProperty, Explained>;
-  for (const property of styleProperties) {
-    const value = resolved[0]!.style[property];
-    const origin = resolved[0]!.origins[property];
-    explained[property] = {
-      value: resolved.every((one) => one.style[property] === value) ? value : null,
-      origin: resolved.every((one) => one.origins[property] === origin) ? origin : 'several',
-    };
-  }
-  return explained;
+  return explained(resolved);
 }

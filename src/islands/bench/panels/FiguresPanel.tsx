@@ -4,6 +4,7 @@ import { figureOrgChart } from '../../../core/figure';
 import { structureOf } from '../../../core/tiers';
 import { roman } from '../../../core/tiers';
 import { useBench, useParts } from '../context';
+import { FiguresFrame } from './FiguresFrame';
 
 const axis = { stroke: 'var(--edge)', tick: { fill: 'var(--muted)', fontSize: 13 }, tickLine: false } as const;
 const mostRows = 200;
@@ -28,13 +29,7 @@ export function FiguresPanel() {
   const { spans } = figures;
   if (structure.ids.length === 0) return <p className="px-4 text-muted">There is nothing to count yet.</p>;
   return (
-    <div
-      className="min-h-0 flex-1 overflow-auto px-4 pb-6"
-      onPointerLeave={() => light([])}
-      tabIndex={0}
-      role="group"
-      aria-label="Figures"
-    >
+    <FiguresFrame onLeave={() => light([])}>
       <p className="mb-4 text-[16px]">
         <strong>{figures.people}</strong> people in <strong>{figures.tiers.length}</strong> tiers
         {figures.vacancies > 0 && (
@@ -183,6 +178,6 @@ export function FiguresPanel() {
           )}
         </>
       )}
-    </div>
+    </FiguresFrame>
   );
 }

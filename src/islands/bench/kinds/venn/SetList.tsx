@@ -1,8 +1,8 @@
-import { Columns3, Plus, Rows3, TableProperties, Text } from 'lucide-react';
+import { Columns3, Rows3, TableProperties, Text } from 'lucide-react';
 import { useState } from 'react';
 import { setsInOrder } from '../../../../core/model';
-import { useBench, useParts } from '../../context';
-import { addEntry, removeEntry } from '../../edit-actions';
+import { useBench } from '../../context';
+import { AddLine, RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';
 import { Tray } from '../../list/Tray';
 import { MembershipGrid } from './MembershipGrid';
@@ -19,9 +19,7 @@ type View = (typeof views)[number]['id'];
 
 /** The list of a Venn diagram: its sets, and a grid of entries by sets, one list for each region, or plain text. */
 export function SetList() {
-  const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
-  const selected = useBench((state) => state.selected);
   const [view, setView] = useState<View>('grid');
   const [columns, setColumns] = useState(0);
   if (diagram.kind !== 'venn') return null;
@@ -31,28 +29,14 @@ export function SetList() {
   const used = entries.reduce((most, { details }) => Math.max(most, details.length), 0);
   // A column stays while its last detail is taken out.
   if (used > columns) setColumns(used);
-  const add = () => {
-    const id = addEntry(store, 'next', store.getState().selected);
-    if (id) store.getState().set({ focus: { entry: id, column: 0 } });
-  };
   return (
     <>
       <Sets sets={sets} />
       <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
         {view !== 'text' && (
           <>
-            {' '}
-            <button className="plain" onClick={add} title="Enter">
-              <Plus size={15} aria-hidden="true" /> Add next
-            </button>
-            <button
-              className="plain"
-              onClick={() => selected && removeEntry(store, selected, true)}
-              disabled={selected === null}
-              title="Ctrl+Delete"
-            >
-              Remove
-            </button>
+            <AddLine where="next" />
+            <RemoveLine />
             <Pictures />
           </>
         )}

@@ -4,6 +4,7 @@ import { setsInOrder, type Venn } from '../../../../core/model';
 import { regionWords } from '../../../../core/scene';
 import { overlapName } from '../../../../core/tiers';
 import { useBench, useParts } from '../../context';
+import { FiguresFrame } from '../../panels/FiguresFrame';
 import { OverlapMatrix } from './OverlapMatrix';
 import { Question } from './Question';
 import { SetAlgebra } from './SetAlgebra';
@@ -28,13 +29,7 @@ function Panel({ diagram }: { diagram: Venn }) {
   };
   if (sets.length === 0) return <p className="px-4 text-muted">There are no sets to count yet.</p>;
   return (
-    <div
-      className="min-h-0 flex-1 overflow-auto px-4 pb-6"
-      onPointerLeave={() => light([])}
-      tabIndex={0}
-      role="group"
-      aria-label="Figures"
-    >
+    <FiguresFrame onLeave={() => light([])}>
       <p className="mb-3 text-[16px]">
         <strong>{figures.entries}</strong> {figures.entries === 1 ? 'entry' : 'entries'} in{' '}
         <strong>{sets.length}</strong> sets.{' '}
@@ -80,7 +75,7 @@ function Panel({ diagram }: { diagram: Venn }) {
       <UnionAsSum figures={figures} />
       <Overlaps figures={figures} light={light} />
       <Where diagram={diagram} figures={figures} light={light} />
-    </div>
+    </FiguresFrame>
   );
 }
 
