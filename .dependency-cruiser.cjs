@@ -17,7 +17,7 @@ const mayUse = {
   model: [],
   edit: ['model', 'tiers'],
   read: ['model'],
-  write: ['model', 'tiers'],
+  write: ['model', 'read', 'tiers'],
   tiers: ['model'],
   style: ['model', 'tiers'],
   measure: ['model'],
@@ -33,7 +33,7 @@ const riverRules = Object.entries(mayUse).map(([folder, allowed]) => ({
   from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
   to: {
     path: '^src/core/',
-    pathNot: [`^src/core/(${[folder, ...allowed].join('|')})/`, '^src/core/[a-z-]+\\.ts$'].slice(0, 1),
+    pathNot: `^src/core/(${[folder, ...allowed].join('|')})/`,
   },
 }));
 module.exports = {
@@ -43,7 +43,7 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '(\\.test\\.ts$|^src/core/testing/)' },
-      to: { path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak)/))', dependencyTypesNot: ['type-only'] },
+      to: { path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak|damerau-levenshtein)/))', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'core-has-no-node',

@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
+import { ownProperty } from './scripts/lint/own-property.js';
 
 export default ts.config(
   { ignores: ['dist', '.astro', '.data', '.test', 'node_modules', '**/*.astro', '*.cjs'] },
@@ -20,6 +21,13 @@ export default ts.config(
     files: ['src/islands/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', 'src/core/testing/**', 'src/core/model/own.ts'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { dendrotax: { rules: { 'own-property': ownProperty } } },
+    rules: { 'dendrotax/own-property': 'error' },
   },
   {
     files: ['src/core/**/*.ts'],

@@ -1,7 +1,7 @@
 import type pg from 'pg';
 import { z } from 'zod';
 import { check, draw } from '../core/kind';
-import { brokenInvariants, openDiagram, type Diagram } from '../core/model';
+import { brokenInvariants, openDiagram, type Diagram, own } from '../core/model';
 import { many, maybeOne, one, run, sql, withTransaction, type Connection } from './database';
 import { Refusal } from './refusal';
 
@@ -57,10 +57,10 @@ export async function indexEntries(
   before: Diagram['entries'],
   after: Diagram['entries'],
 ): Promise<void> {
-  const gone = Object.keys(before).filter((id) => !after[id]);
+  const gone = Object.keys(before).filter((id) => !own(after, id));
   if (gone.length > 0) await run(tx, sql`delete from entry_text where diagram = ${diagram} and entry = any(${gone})`);
   const changed = Object.values(after).filter((entry) => {
-    const old = before[entry.id];
+    const old = own(before, entry.id);
     return !old || old.name !== entry.name || old.details !== entry.details || old.fields !== entry.fields;
   });
   if (changed.length === 0) return;

@@ -1,4 +1,4 @@
-import { finding, type BoxStyle, type Diagram, type Finding } from '../model';
+import { finding, type BoxStyle, type Diagram, type Finding, own } from '../model';
 import { missingCharacters } from '../measure';
 import type { Scene } from '../scene';
 import { contrastRatio, leastContrast } from '../style';
@@ -29,7 +29,7 @@ export function checkOrgChart(
   ];
 }
 
-const nameOf = (diagram: Diagram, id: string): string => diagram.entries[id]!.name || 'An entry without a name';
+const nameOf = (diagram: Diagram, id: string): string => own(diagram.entries, id)!.name || 'An entry without a name';
 
 function tray(diagram: Diagram): Finding[] {
   const n = diagram.notPlaced.length;
@@ -44,7 +44,7 @@ function tray(diagram: Diagram): Finding[] {
 }
 
 function nameless(diagram: Diagram, structure: Structure): Finding[] {
-  const ids = structure.ids.filter((id) => diagram.entries[id]!.name.trim() === '');
+  const ids = structure.ids.filter((id) => own(diagram.entries, id)!.name.trim() === '');
   if (ids.length === 0) return [];
   return [
     finding('no-name', 'warning', `${ids.length} ${ids.length === 1 ? 'entry has' : 'entries have'} no name.`, {
@@ -56,7 +56,7 @@ function nameless(diagram: Diagram, structure: Structure): Finding[] {
 function sameNames(diagram: Diagram, structure: Structure): Finding[] {
   const byName = new Map<string, string[]>();
   for (const id of structure.ids) {
-    const { name, role } = diagram.entries[id]!;
+    const { name, role } = own(diagram.entries, id)!;
     if (role === 'vacancy' || name.trim() === '') continue;
     const key = name.trim().toLowerCase();
     const list = byName.get(key);
@@ -111,7 +111,7 @@ function glyphs(diagram: Diagram, structure: Structure): Finding[] {
   const missing = new Set<string>();
   const ids: string[] = [];
   for (const id of structure.ids) {
-    const { name, details } = diagram.entries[id]!;
+    const { name, details } = own(diagram.entries, id)!;
     const found = missingCharacters([name, ...details].join(''));
     if (found.length === 0) continue;
     ids.push(id);
@@ -164,11 +164,11 @@ function spans(diagram: Diagram, structure: Structure): Finding[] {
 }
 
 function vacancies(diagram: Diagram, structure: Structure): Finding[] {
-  const ids = structure.ids.filter((id) => diagram.entries[id]!.role === 'vacancy');
+  const ids = structure.ids.filter((id) => own(diagram.entries, id)!.role === 'vacancy');
   if (ids.length === 0) return [];
   const under = ids.slice(0, 3).map((id) => {
     const above = pathTo(diagram.entries, id).at(-2);
-    const what = diagram.entries[id]!.details[0] || nameOf(diagram, id);
+    const what = own(diagram.entries, id)!.details[0] || nameOf(diagram, id);
     return above ? `${what} (under ${nameOf(diagram, above)})` : what;
   });
   return [

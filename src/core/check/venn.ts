@@ -1,4 +1,4 @@
-import { finding, keyOfMask, maskOf, mostToScale, setsInOrder, type Finding, type Venn } from '../model';
+import { finding, keyOfMask, maskOf, mostToScale, setsInOrder, type Finding, type Venn, own } from '../model';
 import { missingCharacters } from '../measure';
 import { isToScale, regionWords, type Scene } from '../scene';
 import type { Structure } from '../tiers';
@@ -20,7 +20,7 @@ export function checkVenn(diagram: Venn, structure: Structure, _styles: unknown,
     const mask = maskOf(diagram.venn, sets, id);
     byMask.set(mask, [...(byMask.get(mask) ?? []), id]);
   }
-  const name = (id: string) => diagram.entries[id]!.name || 'An entry without a name';
+  const name = (id: string) => own(diagram.entries, id)!.name || 'An entry without a name';
   const list = (of: readonly string[]) => `${of.slice(0, 3).map(name).join(', ')}${of.length > 3 ? ' …' : ''}`;
   const findings: Finding[] = [];
   const outside = byMask.get(0) ?? [];
@@ -80,7 +80,7 @@ export function checkVenn(diagram: Venn, structure: Structure, _styles: unknown,
   for (const id of ids) {
     if (name(id) === 'An entry without a name')
       findings.push(finding('no-name', 'warning', 'An entry has no name.', { entries: [id] }));
-    const missing = missingCharacters(diagram.entries[id]!.name);
+    const missing = missingCharacters(own(diagram.entries, id)!.name);
     if (missing.length > 0) {
       const message = `${name(id)}: no font here has ${missing.map((one) => `“${one}”`).join(', ')}.`;
       findings.push(finding('missing-character', 'warning', message, { entries: [id] }));
@@ -97,7 +97,7 @@ export function checkVenn(diagram: Venn, structure: Structure, _styles: unknown,
 function spellings(diagram: Venn, ids: readonly string[], name: (id: string) => string): Finding[] {
   const seen = new Map<string, string>();
   return ids.flatMap((id) => {
-    const key = fold(diagram.entries[id]!.name);
+    const key = fold(own(diagram.entries, id)!.name);
     const before = key === '' ? undefined : seen.get(key);
     if (before === undefined) {
       seen.set(key, id);

@@ -4,30 +4,35 @@ import * as entries from './entries';
 import { type Outcome } from './outcome';
 import * as settings from './settings';
 import * as venn from './venn';
+import { Workspace } from './workspace';
 
 /**
  * The one way to change a Diagram. Pure: the given Diagram stays as it is, unchanged parts keep their identity.
  *   apply(apply(d, c).diagram, apply(d, c).inverse).diagram equals d
  * A command that no longer applies is refused with a reason for people; it never throws.
  */
-export function applyCommand(diagram: Diagram, command: Command): Outcome {
+export const applyCommand = (diagram: Diagram, command: Command): Outcome => apply(diagram, command, new Workspace());
+
+function apply(diagram: Diagram, command: Command, work: Workspace): Outcome {
   switch (command.kind) {
     case 'addEntries':
-      return entries.addEntries(diagram, command);
+      return entries.addEntries(diagram, command, work);
     case 'removeEntries':
       return entries.removeEntries(diagram, command);
     case 'rename':
-      return entries.rename(diagram, command);
+      return entries.rename(diagram, command, work);
     case 'setDetails':
-      return entries.setDetails(diagram, command);
+      return entries.setDetails(diagram, command, work);
     case 'setField':
-      return entries.setField(diagram, command);
+      return entries.setField(diagram, command, work);
     case 'setImage':
-      return entries.setImage(diagram, command);
+      return entries.setImage(diagram, command, work);
     case 'setRole':
-      return entries.setRole(diagram, command);
+      return entries.setRole(diagram, command, work);
     case 'moveBranch':
-      return entries.moveBranch(diagram, command);
+      return entries.moveBranch(diagram, command, work);
+    case 'moveEntries':
+      return entries.moveEntries(diagram, command, work);
     case 'addLink':
       return entries.addLink(diagram, command);
     case 'removeLink':
@@ -57,7 +62,7 @@ export function applyCommand(diagram: Diagram, command: Command): Outcome {
     case 'changeSet':
       return venn.changeSet(diagram, command);
     case 'setMembers':
-      return venn.setMembers(diagram, command);
+      return venn.setMembers(diagram, command, work);
     case 'setManner':
       return venn.setManner(diagram, command);
     case 'titleRegion':
@@ -74,15 +79,16 @@ export type GestureOutcome =
   | { readonly ok: true; readonly diagram: Diagram; readonly inverse: Gesture }
   | { readonly ok: false; readonly reason: string };
 
-/** All commands of a gesture, or none of them. */
+/** All commands of a gesture, or none of them. Each record that it changes is copied once, however many commands there are. */
 export function applyGesture(diagram: Diagram, gesture: Gesture): GestureOutcome {
   const inverse: Command[] = [];
+  const work = new Workspace();
   let next = diagram;
   for (const command of gesture) {
-    const outcome = applyCommand(next, command);
+    const outcome = apply(next, command, work);
     if (!outcome.ok) return outcome;
     next = outcome.diagram;
-    inverse.unshift(outcome.inverse);
+    inverse.push(outcome.inverse);
   }
-  return { ok: true, diagram: next, inverse };
+  return { ok: true, diagram: next, inverse: inverse.reverse() };
 }

@@ -3,6 +3,7 @@ import {
   Arrangement,
   BoxStyle,
   Entry,
+  FieldName,
   Id,
   ImageRef,
   Link,
@@ -11,11 +12,14 @@ import {
   StylePatch,
   TierSettings,
   TitleBlock,
+  RegionKey,
   RegionSettings,
+  RoleId,
   Unplaced,
   VennManner,
   VennSet,
   limits,
+  text,
   type StyleProperty,
 } from '../model';
 
@@ -24,7 +28,7 @@ const property = z.enum(Object.keys(BoxStyle.shape) as [StyleProperty, ...StyleP
 /** What goes and comes back together with entries: their links and what was styled on them. */
 export const Belongings = z.strictObject({
   entries: z.array(Entry).min(1).max(limits.entries),
-  links: z.array(Link),
+  links: z.array(Link).max(limits.entries),
   branches: z.record(Id, StylePatch),
   only: z.record(Id, StylePatch),
   /** Sets of the entries of a Venn diagram. */
@@ -44,42 +48,38 @@ export const Command = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('setField'),
     id: Id,
-    field: z
-      .string()
-      .min(1)
-      .max(100)
-      .regex(/^[^\0]*$/),
-    value: z
-      .string()
-      .max(limits.detailLength)
-      .regex(/^[^\0]*$/)
-      .nullable(),
+    field: FieldName,
+    value: text(limits.detailLength).nullable(),
   }),
   z.strictObject({ kind: z.literal('setImage'), id: Id, image: ImageRef.nullable() }),
   z.strictObject({ kind: z.literal('setRole'), id: Id, role: Entry.shape.role }),
   z.strictObject({ kind: z.literal('moveBranch'), id: Id, parent: Id.nullable(), order: Entry.shape.order }),
+  z.strictObject({
+    kind: z.literal('moveEntries'),
+    moves: z
+      .array(z.strictObject({ id: Id, parent: Id.nullable(), order: Entry.shape.order }))
+      .min(1)
+      .max(limits.entries),
+  }),
   z.strictObject({ kind: z.literal('addLink'), link: Link }),
   z.strictObject({ kind: z.literal('removeLink'), id: Id }),
   z.strictObject({
     kind: z.literal('setTitle'),
-    title: z
-      .string()
-      .max(200)
-      .regex(/^[^\0]*$/),
+    title: text(200),
   }),
   z.strictObject({ kind: z.literal('setTitleBlock'), patch: TitleBlock.partial() }),
   z.strictObject({
     kind: z.literal('setStyle'),
     scope: Scope,
     property,
-    value: z.union([z.string(), z.number(), z.boolean()]).nullable(),
+    value: z.union([text(100), z.number(), z.boolean()]).nullable(),
   }),
   z.strictObject({
     kind: z.literal('setTier'),
     tier: z.number().int().min(1).max(limits.entries),
     patch: TierSettings.partial(),
   }),
-  z.strictObject({ kind: z.literal('setLook'), look: z.string().min(1).max(40) }),
+  z.strictObject({ kind: z.literal('setLook'), look: RoleId }),
   z.strictObject({ kind: z.literal('setArrangement'), patch: Arrangement.partial() }),
   z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),
   z.strictObject({ kind: z.literal('putInTray'), item: Unplaced }),
@@ -88,7 +88,7 @@ export const Command = z.discriminatedUnion('kind', [
     kind: z.literal('putSet'),
     set: VennSet,
     members: z.array(Id).max(limits.entries),
-    regions: z.record(z.string(), RegionSettings),
+    regions: z.record(RegionKey, RegionSettings),
   }),
   z.strictObject({ kind: z.literal('dropSet'), id: Id }),
   z.strictObject({
@@ -100,12 +100,8 @@ export const Command = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('setManner'), patch: VennManner.partial() }),
   z.strictObject({
     kind: z.literal('titleRegion'),
-    region: z.string().max(400),
-    title: z
-      .string()
-      .max(200)
-      .regex(/^[^\0]*$/)
-      .nullable(),
+    region: RegionKey,
+    title: text(200).nullable(),
   }),
 ]);
 export type Command = z.infer<typeof Command>;

@@ -1,84 +1,110 @@
-import type { Diagram, Entry } from '../model';
-import { limits } from '../model';
-import { keepStructure } from '../tiers';
+import { Id, limits, own, type Diagram, type Entry } from '../model';
+import { forgetStructure, keepStructure } from '../tiers';
 import type { CommandOf } from './command';
 import { done, refused, without, type Outcome } from './outcome';
+import { setsInKeeping } from './venn';
+import type { Workspace } from './workspace';
 
 const gone = (what: string): Outcome => refused(`${what} is no longer in the list.`);
 const called = (entry: Entry): string => (entry.name === '' ? 'An entry without a name' : `“${entry.name}”`);
 
 /** True where `id` is `ancestor` itself or stands anywhere under it. */
 export function isUnder(entries: Diagram['entries'], id: string | null, ancestor: string): boolean {
-  for (let at = id; at !== null; at = entries[at]?.parent ?? null) if (at === ancestor) return true;
+  for (let at = id; at !== null; at = own(entries, at)?.parent ?? null) if (at === ancestor) return true;
   return false;
 }
 
-export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>): Outcome {
-  const entries = { ...diagram.entries };
+/** Nothing that is there already is overwritten, and everything added belongs to the added entries: taking them out takes all of it out. */
+export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>, work: Workspace): Outcome {
+  const adding = new Set<string>();
   for (const entry of command.entries) {
-    if (entries[entry.id]) return refused(`${called(entry)} is in the list already.`);
-    entries[entry.id] = entry;
+    if (!Id.safeParse(entry.id).success) return refused(`${called(entry)} has an id that cannot be used.`);
+    if (adding.has(entry.id) || own(diagram.entries, entry.id))
+      return refused(`${called(entry)} is in the list already.`);
+    adding.add(entry.id);
   }
-  if (Object.keys(entries).length > limits.entries) {
+  if (Object.keys(diagram.entries).length + adding.size > limits.entries) {
     return refused(`A diagram holds at most ${limits.entries.toLocaleString('en')} entries.`);
   }
+  const isThere = (id: string) => adding.has(id) || own(diagram.entries, id) !== undefined;
   for (const entry of command.entries) {
-    if (entry.parent !== null && !entries[entry.parent])
+    if (entry.parent === null) continue;
+    if (diagram.kind === 'venn') return refused('The items of a Venn diagram have no tiers under each other.');
+    if (!isThere(entry.parent))
       return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
   }
-  if (loops(entries, command.entries)) return refused('The new entries would stand under themselves.');
-  const links = { ...diagram.links };
-  for (const link of command.links) {
-    if (!entries[link.from] || !entries[link.to])
-      return refused('A link of the new entries leads to an entry that is no longer in the list.');
-    links[link.id] = link;
-  }
-  for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)]) {
-    if (!entries[id]) return gone('A styled entry');
-  }
-  const belonging = command.members ?? {};
-  if (Object.keys(belonging).length > 0) {
-    if (diagram.kind !== 'venn') return refused('Sets belong to Venn diagrams only.');
-    for (const [id, sets] of Object.entries(belonging)) {
-      if (!entries[id]) return gone('A sorted entry');
-      if (sets.some((set) => !diagram.venn.sets[set])) return refused('A set of the new entries is no longer there.');
-    }
-  }
+  const problem = brokenBelongings(diagram, command, adding, isThere);
+  if (problem) return refused(problem);
+  const added = new Map(command.entries.map((entry) => [entry.id, entry]));
+  if (loops((id) => added.get(id) ?? own(diagram.entries, id), adding))
+    return refused('The new entries would stand under themselves.');
+  const entries = work.copyOf(diagram.entries);
+  for (const entry of command.entries) entries[entry.id] = entry;
+  forgetStructure(entries);
+  const { styles } = diagram;
+  const branches = merged(styles.branches, command.branches, work);
+  const only = merged(styles.only, command.only, work);
   return done(
     {
-      ...withMembers(diagram, belonging),
+      ...withMembers(diagram, command.members ?? {}, work),
       entries,
-      links: command.links.length > 0 ? links : diagram.links,
-      styles: withStyles(diagram, command),
+      links: merged(diagram.links, Object.fromEntries(command.links.map((link) => [link.id, link])), work),
+      styles: branches === styles.branches && only === styles.only ? styles : { ...styles, branches, only },
     },
-    { kind: 'removeEntries', ids: command.entries.map((entry) => entry.id) },
+    { kind: 'removeEntries', ids: [...adding] },
   );
 }
 
-function withMembers(diagram: Diagram, members: Record<string, string[]>): Diagram {
-  if (diagram.kind !== 'venn' || Object.keys(members).length === 0) return diagram;
-  return { ...diagram, venn: { ...diagram.venn, members: { ...diagram.venn.members, ...members } } };
+/** Why what comes with the entries cannot come with them; null where it can. */
+function brokenBelongings(
+  diagram: Diagram,
+  command: CommandOf<'addEntries'>,
+  adding: ReadonlySet<string>,
+  isThere: (id: string) => boolean,
+): string | null {
+  const linked = new Set<string>();
+  for (const link of command.links) {
+    if (linked.has(link.id) || own(diagram.links, link.id)) return 'A link of the new entries is there already.';
+    linked.add(link.id);
+    if (link.from === link.to) return 'A link needs two different entries.';
+    if (!isThere(link.from) || !isThere(link.to))
+      return 'A link of the new entries leads to an entry that is no longer in the list.';
+    if (!adding.has(link.from) && !adding.has(link.to)) return 'A link of the new entries leads to none of them.';
+  }
+  for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)])
+    if (!adding.has(id)) return 'A styled entry is none of the new ones.';
+  for (const [id, sets] of Object.entries(command.members ?? {})) {
+    if (diagram.kind !== 'venn') return 'Sets belong to Venn diagrams only.';
+    if (!adding.has(id)) return 'A sorted entry is none of the new ones.';
+    if (sets.some((set) => !own(diagram.venn.sets, set))) return 'A set of the new entries is no longer there.';
+  }
+  return null;
 }
 
-function withStyles(diagram: Diagram, command: CommandOf<'addEntries'>): Diagram['styles'] {
-  const { styles } = diagram;
-  const merged = <T>(to: Record<string, T>, from: Record<string, T>) =>
-    Object.keys(from).length > 0 ? { ...to, ...from } : to;
-  const branches = merged(styles.branches, command.branches);
-  const only = merged(styles.only, command.only);
-  return branches === styles.branches && only === styles.only ? styles : { ...styles, branches, only };
+function withMembers(diagram: Diagram, members: Record<string, string[]>, work: Workspace): Diagram {
+  if (diagram.kind !== 'venn' || Object.keys(members).length === 0) return diagram;
+  const sorted = Object.fromEntries(Object.entries(members).map(([id, sets]) => [id, setsInKeeping(sets)]));
+  return { ...diagram, venn: { ...diagram.venn, members: merged(diagram.venn.members, sorted, work) } };
+}
+
+function merged<T>(to: Record<string, T>, from: Record<string, T>, work: Workspace): Record<string, T> {
+  const all = Object.entries(from);
+  if (all.length === 0) return to;
+  const copy = work.copyOf(to);
+  for (const [key, value] of all) copy[key] = value;
+  return copy;
 }
 
 /** Each entry is walked upward at most once: linear. */
-function loops(entries: Diagram['entries'], added: readonly Entry[]): boolean {
+function loops(entryOf: (id: string) => Entry | undefined, from: Iterable<string>): boolean {
   const settled = new Set<string>();
-  for (const entry of added) {
+  for (const id of from) {
     const path = new Set<string>();
-    for (let at: string | null = entry.id; at !== null && !settled.has(at); at = entries[at]?.parent ?? null) {
+    for (let at: string | null = id; at !== null && !settled.has(at); at = entryOf(at)?.parent ?? null) {
       if (path.has(at)) return true;
       path.add(at);
     }
-    for (const id of path) settled.add(id);
+    for (const step of path) settled.add(step);
   }
   return false;
 }
@@ -86,7 +112,7 @@ function loops(entries: Diagram['entries'], added: readonly Entry[]): boolean {
 /** Refused while an entry that stays stands under one that goes: what is below must be moved or named too. */
 export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntries'>): Outcome {
   const going = new Set(command.ids);
-  for (const id of going) if (!diagram.entries[id]) return gone('One of the entries');
+  for (const id of going) if (!own(diagram.entries, id)) return gone('One of the entries');
   for (const entry of Object.values(diagram.entries)) {
     if (entry.parent !== null && going.has(entry.parent) && !going.has(entry.id)) {
       return refused(`${called(entry)} has come to stand under an entry that was to be removed.`);
@@ -122,7 +148,7 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
     },
     {
       kind: 'addEntries',
-      entries: [...going].map((id) => diagram.entries[id]!),
+      entries: [...going].map((id) => own(diagram.entries, id)!),
       links,
       branches,
       only,
@@ -131,80 +157,110 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
   );
 }
 
-function changed(diagram: Diagram, entry: Entry): Diagram {
-  const before = diagram.entries[entry.id];
-  const entries = { ...diagram.entries, [entry.id]: entry };
-  if (before?.parent === entry.parent && before.order === entry.order) keepStructure(diagram.entries, entries);
+/** With one entry changed. Where its place stays, the structure that is known stays known. */
+function changed(diagram: Diagram, entry: Entry, work: Workspace): Diagram {
+  const before = own(diagram.entries, entry.id);
+  const entries = work.put(diagram.entries, entry.id, entry);
+  const stays = before?.parent === entry.parent && before.order === entry.order;
+  if (!stays) forgetStructure(entries);
+  else if (entries !== diagram.entries) keepStructure(diagram.entries, entries);
   return { ...diagram, entries };
 }
 
-export function rename(diagram: Diagram, command: CommandOf<'rename'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function rename(diagram: Diagram, command: CommandOf<'rename'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry to rename');
-  return done(changed(diagram, { ...entry, name: command.name }), { ...command, name: entry.name });
+  return done(changed(diagram, { ...entry, name: command.name }, work), { ...command, name: entry.name });
 }
 
-export function setDetails(diagram: Diagram, command: CommandOf<'setDetails'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function setDetails(diagram: Diagram, command: CommandOf<'setDetails'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose details were changed');
-  return done(changed(diagram, { ...entry, details: command.details }), { ...command, details: entry.details });
+  return done(changed(diagram, { ...entry, details: command.details }, work), { ...command, details: entry.details });
 }
 
-export function setField(diagram: Diagram, command: CommandOf<'setField'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function setField(diagram: Diagram, command: CommandOf<'setField'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose details were changed');
   const fields =
     command.value === null
       ? without(entry.fields, [command.field])
       : { ...entry.fields, [command.field]: command.value };
-  return done(changed(diagram, { ...entry, fields }), { ...command, value: entry.fields[command.field] ?? null });
+  return done(changed(diagram, { ...entry, fields }, work), {
+    ...command,
+    value: own(entry.fields, command.field) ?? null,
+  });
 }
 
 /** An entry without a picture does not keep the property at all. */
-export function setImage(diagram: Diagram, command: CommandOf<'setImage'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function setImage(diagram: Diagram, command: CommandOf<'setImage'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose picture was changed');
   const { image, ...rest } = entry;
-  return done(changed(diagram, command.image ? { ...rest, image: command.image } : rest), {
+  return done(changed(diagram, command.image ? { ...rest, image: command.image } : rest, work), {
     ...command,
     image: image ?? null,
   });
 }
 
-export function setRole(diagram: Diagram, command: CommandOf<'setRole'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function setRole(diagram: Diagram, command: CommandOf<'setRole'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose role was changed');
-  return done(changed(diagram, { ...entry, role: command.role }), { ...command, role: entry.role });
+  return done(changed(diagram, { ...entry, role: command.role }, work), { ...command, role: entry.role });
 }
 
-export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>): Outcome {
-  const entry = diagram.entries[command.id];
+export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>, work: Workspace): Outcome {
+  const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry to move');
   if (command.parent !== null && diagram.kind === 'venn')
     return refused('The items of a Venn diagram have no tiers under each other.');
   if (command.parent !== null) {
-    const parent = diagram.entries[command.parent];
+    const parent = own(diagram.entries, command.parent);
     if (!parent) return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
     if (isUnder(diagram.entries, command.parent, command.id)) {
       return refused(`${called(entry)} cannot go under ${called(parent)}, who stands under it.`);
     }
   }
-  return done(changed(diagram, { ...entry, parent: command.parent, order: command.order }), {
+  return done(changed(diagram, { ...entry, parent: command.parent, order: command.order }, work), {
     ...command,
     parent: entry.parent,
     order: entry.order,
   });
 }
 
+/** Many entries to new places at once; only how they stand afterwards counts. O(entries moved and those above them). */
+export function moveEntries(diagram: Diagram, command: CommandOf<'moveEntries'>, work: Workspace): Outcome {
+  const next = new Map<string, Entry>();
+  const former: CommandOf<'moveEntries'>['moves'] = [];
+  for (const { id, parent, order } of command.moves) {
+    const entry = own(diagram.entries, id);
+    if (!entry) return gone('An entry to move');
+    if (next.has(id)) return refused(`${called(entry)} was to be moved twice.`);
+    if (parent !== null) {
+      if (diagram.kind === 'venn') return refused('The items of a Venn diagram have no tiers under each other.');
+      if (!own(diagram.entries, parent))
+        return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
+    }
+    next.set(id, { ...entry, parent, order });
+    former.push({ id, parent: entry.parent, order: entry.order });
+  }
+  if (loops((id) => next.get(id) ?? own(diagram.entries, id), next.keys()))
+    return refused('An entry was to go under one that stands under it.');
+  const entries = work.copyOf(diagram.entries);
+  for (const [id, entry] of next) entries[id] = entry;
+  forgetStructure(entries);
+  return done({ ...diagram, entries }, { kind: 'moveEntries', moves: former });
+}
+
 export function addLink(diagram: Diagram, { link }: CommandOf<'addLink'>): Outcome {
-  if (diagram.links[link.id]) return refused('That link is there already.');
-  if (!diagram.entries[link.from] || !diagram.entries[link.to]) return gone('One end of the link');
+  if (own(diagram.links, link.id)) return refused('That link is there already.');
+  if (!own(diagram.entries, link.from) || !own(diagram.entries, link.to)) return gone('One end of the link');
   if (link.from === link.to) return refused('A link needs two different entries.');
   return done({ ...diagram, links: { ...diagram.links, [link.id]: link } }, { kind: 'removeLink', id: link.id });
 }
 
 export function removeLink(diagram: Diagram, { id }: CommandOf<'removeLink'>): Outcome {
-  const link = diagram.links[id];
+  const link = own(diagram.links, id);
   if (!link) return gone('The link');
   return done({ ...diagram, links: without(diagram.links, [id]) }, { kind: 'addLink', link });
 }

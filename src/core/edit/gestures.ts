@@ -1,4 +1,4 @@
-import { createEntry, type Diagram, type Entry } from '../model';
+import { createEntry, type Diagram, type Entry, own } from '../model';
 import { isUnder } from './entries';
 import type { Command } from './command';
 import { childrenOf, placeAt } from './place';
@@ -9,13 +9,13 @@ type Told = Command[] | null;
 const add = (entries: Entry[]): Command => ({ kind: 'addEntries', entries, links: [], branches: {}, only: {} });
 
 function indexOf(diagram: Diagram, id: string): number {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   return entry ? childrenOf(diagram, entry.parent).findIndex((other) => other.id === id) : -1;
 }
 
 /** Add next: after the entry, on its tier. Without an entry: at the end of the top tier. */
 export function addNext(diagram: Diagram, after: string | null, made: Pick<Entry, 'id'> & Partial<Entry>): Command[] {
-  const parent = after === null ? null : (diagram.entries[after]?.parent ?? null);
+  const parent = after === null ? null : (own(diagram.entries, after)?.parent ?? null);
   const index = after === null ? childrenOf(diagram, null).length : indexOf(diagram, after) + 1;
   const { orders, rewrites } = placeAt(diagram, parent, index);
   return [...rewrites, add([createEntry({ ...made, parent, order: orders[0]! })])];
@@ -29,7 +29,7 @@ export function addUnder(diagram: Diagram, parent: string, made: Pick<Entry, 'id
 
 /** Add above: a new entry takes the entry's place and has it under itself. */
 export function addAbove(diagram: Diagram, below: string, made: Pick<Entry, 'id'> & Partial<Entry>): Told {
-  const entry = diagram.entries[below];
+  const entry = own(diagram.entries, below);
   if (!entry) return null;
   const added = createEntry({ ...made, parent: entry.parent, order: entry.order });
   return [add([added]), { kind: 'moveBranch', id: below, parent: added.id, order: 'V' }];
@@ -37,7 +37,7 @@ export function addAbove(diagram: Diagram, below: string, made: Pick<Entry, 'id'
 
 /** One tier down: under the sibling before it, as that one's last. */
 export function tierDown(diagram: Diagram, id: string): Told {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry) return null;
   const before = childrenOf(diagram, entry.parent)[indexOf(diagram, id) - 1];
   return before ? moveUnder(diagram, id, before.id) : null;
@@ -45,15 +45,15 @@ export function tierDown(diagram: Diagram, id: string): Told {
 
 /** One tier up: next after the entry it stood under. */
 export function tierUp(diagram: Diagram, id: string): Told {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry || entry.parent === null) return null;
-  const parent = diagram.entries[entry.parent]!;
+  const parent = own(diagram.entries, entry.parent)!;
   return moveTo(diagram, id, parent.parent, indexOf(diagram, parent.id) + 1);
 }
 
 /** Earlier or later among its siblings. */
 export function moveBy(diagram: Diagram, id: string, step: -1 | 1): Told {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry) return null;
   const index = indexOf(diagram, id) + step;
   if (index < 0 || index >= childrenOf(diagram, entry.parent).length) return null;
@@ -62,7 +62,7 @@ export function moveBy(diagram: Diagram, id: string, step: -1 | 1): Told {
 
 /** The whole branch to another parent, as its last. Null where it stands there already or would stand under itself. */
 export function moveUnder(diagram: Diagram, id: string, parent: string | null): Told {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry || entry.parent === parent || (parent !== null && isUnder(diagram.entries, parent, id))) return null;
   return moveTo(diagram, id, parent, childrenOf(diagram, parent).length);
 }
@@ -94,15 +94,20 @@ export function removeBranch(diagram: Diagram, id: string): Command[] {
 
 /** Removes one entry; those under it take its place, one tier up. */
 export function removeOnly(diagram: Diagram, id: string): Told {
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry) return null;
   const children = childrenOf(diagram, id);
   const { orders, rewrites } = placeAt(diagram, entry.parent, indexOf(diagram, id) + 1, children.length);
-  const moves = children.map((child, i): Command => ({
-    kind: 'moveBranch',
-    id: child.id,
-    parent: entry.parent,
-    order: orders[i]!,
-  }));
-  return [...rewrites, ...moves, { kind: 'removeEntries', ids: [id] }];
+  const moves = children.map((child, i) => ({ id: child.id, parent: entry.parent, order: orders[i]! }));
+  return [
+    ...rewrites,
+    ...(moves.length > 0 ? [{ kind: 'moveEntries' as const, moves }] : []),
+    { kind: 'removeEntries', ids: [id] },
+  ];
+}
+
+/** A new title; the sheet's goes with it unless it was parted from it. */
+export function retitle(diagram: Diagram, title: string): Command[] {
+  const together = diagram.titleBlock.title === diagram.title;
+  return [{ kind: 'setTitle', title }, ...(together ? [{ kind: 'setTitleBlock' as const, patch: { title } }] : [])];
 }

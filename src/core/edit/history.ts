@@ -13,8 +13,18 @@ const deepest = 500;
 /** `mergeInto`: this gesture goes on with the last one (typing in one name), so that one undo takes back both. */
 export function recorded(history: History, inverse: Gesture, mergeInto = false): History {
   const last = history.undo.at(-1);
-  if (mergeInto && last) return { undo: [...history.undo.slice(0, -1), [...inverse, ...last]], redo: [] };
+  if (mergeInto && last) {
+    const merged = isSameProperty(inverse, last) ? last : [...inverse, ...last];
+    return { undo: [...history.undo.slice(0, -1), merged], redo: [] };
+  }
   return { undo: [...history.undo.slice(-deepest + 1), inverse], redo: [] };
+}
+
+/** True where taking back the last alone undoes both: each sets one and the same text. */
+function isSameProperty([newer, ...rest]: Gesture, [older, ...more]: Gesture): boolean {
+  if (!newer || !older || rest.length + more.length > 0) return false;
+  if (newer.kind === 'rename' || newer.kind === 'setDetails') return older.kind === newer.kind && older.id === newer.id;
+  return newer.kind === 'setTitle' && older.kind === 'setTitle';
 }
 
 export type Step =

@@ -1,4 +1,4 @@
-import { byOrder, evenKeys, keyBetween, type Diagram, type Entry } from '../model';
+import { byOrder, evenKeys, keysBetween, type Diagram, type Entry } from '../model';
 import type { Command } from './command';
 
 const longKey = 24;
@@ -12,7 +12,7 @@ export function childrenOf(diagram: Diagram, parent: string | null): Entry[] {
 
 /**
  * `n` order keys that stand at `index` among the children of `parent`, leaving out the entry `moving`.
- * Where the neighbours leave no room, or their keys have grown long, `rewrites` gives the siblings new keys first.
+ * Where the neighbours leave no room, or their keys have grown long, `rewrites` gives the siblings new keys first, in one command.
  */
 export function placeAt(
   diagram: Diagram,
@@ -23,30 +23,9 @@ export function placeAt(
 ): { orders: string[]; rewrites: Command[] } {
   const siblings = childrenOf(diagram, parent).filter((entry) => entry.id !== moving);
   const at = Math.max(0, Math.min(index, siblings.length));
-  const high = siblings[at]?.order ?? null;
-  const orders: string[] = [];
-  let low = siblings[at - 1]?.order ?? null;
-  for (let i = 0; i < n; i++) {
-    const key = keyBetween(low, high);
-    if (key === null || key.length > longKey) return rewritten(siblings, parent, at, n);
-    orders.push(key);
-    low = key;
-  }
-  return { orders, rewrites: [] };
-}
-
-function rewritten(
-  siblings: readonly Entry[],
-  parent: string | null,
-  at: number,
-  n: number,
-): { orders: string[]; rewrites: Command[] } {
+  const orders = keysBetween(siblings[at - 1]?.order ?? null, siblings[at]?.order ?? null, n);
+  if (orders && orders.every((key) => key.length <= longKey)) return { orders, rewrites: [] };
   const keys = evenKeys(siblings.length + n);
-  const rewrites = siblings.map((entry, i): Command => ({
-    kind: 'moveBranch',
-    id: entry.id,
-    parent,
-    order: keys[i < at ? i : i + n]!,
-  }));
-  return { orders: keys.slice(at, at + n), rewrites };
+  const moves = siblings.map((entry, i) => ({ id: entry.id, parent, order: keys[i < at ? i : i + n]! }));
+  return { orders: keys.slice(at, at + n), rewrites: moves.length > 0 ? [{ kind: 'moveEntries', moves }] : [] };
 }

@@ -50,7 +50,7 @@ const refusals: [string, Diagram, Command, RegExp][] = [
     'adding with a style for another',
     chart,
     { kind: 'addEntries', entries: [entry('n')], ...nothing, only: { x: {} } },
-    /A styled entry is no longer/,
+    /A styled entry is none of the new ones/,
   ],
   ['sets in an org chart', chart, { kind: 'dropSet', id: 's0' }, /belong to Venn diagrams only/],
   [
@@ -79,7 +79,7 @@ const refusals: [string, Diagram, Command, RegExp][] = [
     'a set with the region of another',
     sets,
     { kind: 'putSet', set: { id: 's4', name: 'creek', order: 'z', colour: null }, members: [], regions: { s9: patch } },
-    /region of the set no longer exists/,
+    /A region of the set is none of it/,
   ],
   [
     'a set that holds what is gone',

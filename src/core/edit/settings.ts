@@ -1,4 +1,4 @@
-import { StylePatch, type Diagram } from '../model';
+import { StylePatch, type Diagram, own } from '../model';
 import type { CommandOf } from './command';
 import { done, formerValues, refused, without, type Outcome } from './outcome';
 import { hasRegion, styleSet, withRegion } from './venn';
@@ -39,7 +39,7 @@ const plainTier = { name: null, gap: null };
 /** A tier without a name or gap of its own is not kept, so that taking a change back leaves no trace. */
 export function setTier(diagram: Diagram, command: CommandOf<'setTier'>): Outcome {
   const key = String(command.tier);
-  const former = diagram.tiers[key] ?? plainTier;
+  const former = own(diagram.tiers, key) ?? plainTier;
   const next = { ...former, ...command.patch };
   const plain = next.name === null && next.gap === null;
   return done(
@@ -55,7 +55,7 @@ export function setStyle(diagram: Diagram, command: CommandOf<'setStyle'>): Outc
     const valid = StylePatch.safeParse({ [property]: value });
     if (!valid.success) return refused(`“${String(value)}” is not a value for ${property}.`);
   }
-  if ((scope.kind === 'branch' || scope.kind === 'this') && !diagram.entries[scope.entry]) {
+  if ((scope.kind === 'branch' || scope.kind === 'this') && !own(diagram.entries, scope.entry)) {
     return refused('The styled entry is no longer in the list.');
   }
   if (scope.kind === 'region') {
@@ -95,13 +95,14 @@ function shelfOf(scope: NarrowScope): ['tiers' | 'roles' | 'branches' | 'only', 
 /** What a scope itself sets, without what it takes from wider scopes. */
 export function patchOf(diagram: Diagram, scope: CommandOf<'setStyle'>['scope']): StylePatch {
   if (scope.kind === 'everything') return diagram.styles.everything;
-  if (scope.kind === 'region') return diagram.kind === 'venn' ? (diagram.venn.regions[scope.region]?.style ?? {}) : {};
+  if (scope.kind === 'region')
+    return diagram.kind === 'venn' ? (own(diagram.venn.regions, scope.region)?.style ?? {}) : {};
   if (scope.kind === 'set') {
-    const set = diagram.kind === 'venn' ? diagram.venn.sets[scope.set] : undefined;
+    const set = diagram.kind === 'venn' ? own(diagram.venn.sets, scope.set) : undefined;
     return set ? { ...set.style, ...(set.colour ? { fill: set.colour } : {}) } : {};
   }
   const [shelf, key] = shelfOf(scope);
-  return diagram.styles[shelf][key] ?? {};
+  return own(diagram.styles[shelf], key) ?? {};
 }
 
 export function putInTray(diagram: Diagram, { item }: CommandOf<'putInTray'>): Outcome {

@@ -1,6 +1,7 @@
-import { keyOfMask, mostSets, regionKey, setsInOrder, type Diagram, type Venn, type VennPart } from '../model';
+import { keyOfMask, mostSets, regionKey, setsInOrder, type Diagram, type Venn, type VennPart, own } from '../model';
 import type { CommandOf } from './command';
 import { done, formerValues, refused, without, type Outcome } from './outcome';
+import type { Workspace } from './workspace';
 
 const noVenn = refused('Sets belong to Venn diagrams only.');
 const setGone = refused('That set is no longer there.');
@@ -11,21 +12,25 @@ function onVenn(diagram: Diagram, change: (part: VennPart, whole: Venn) => Outco
 }
 
 /** Sets of an entry as they are kept: each once, ids rising. */
-const kept = (sets: readonly string[]): string[] => regionKey(new Set(sets)).split(',').filter(Boolean);
+export const setsInKeeping = (sets: readonly string[]): string[] => regionKey(new Set(sets)).split(',').filter(Boolean);
 
 export function putSet(diagram: Diagram, command: CommandOf<'putSet'>): Outcome {
   return onVenn(diagram, (part, whole) => {
     const { set, members, regions } = command;
-    if (part.sets[set.id]) return refused(`The set “${set.name}” is there already.`);
+    if (own(part.sets, set.id)) return refused(`The set “${set.name}” is there already.`);
     if (Object.keys(part.sets).length >= mostSets) return refused(`A Venn diagram holds at most ${mostSets} sets.`);
     const sets = { ...part.sets, [set.id]: set };
     const next = { ...part.members };
     for (const id of members) {
-      if (!diagram.entries[id]) return refused('An entry of the set is no longer in the list.');
-      next[id] = kept([...(next[id] ?? []), set.id]);
+      if (!own(diagram.entries, id)) return refused('An entry of the set is no longer in the list.');
+      next[id] = setsInKeeping([...(own(next, id) ?? []), set.id]);
     }
-    for (const key of Object.keys(regions))
-      if (key.split(',').some((id) => !sets[id])) return refused('A region of the set no longer exists.');
+    for (const key of Object.keys(regions)) {
+      const ids = key.split(',');
+      if (!ids.includes(set.id) || regionKey(new Set(ids)) !== key)
+        return refused('A region of the set is none of it.');
+      if (ids.some((id) => !own(sets, id))) return refused('A region of the set no longer exists.');
+    }
     return done(
       { ...whole, venn: { ...part, sets, members: next, regions: { ...part.regions, ...regions } } },
       { kind: 'dropSet', id: set.id },
@@ -36,9 +41,9 @@ export function putSet(diagram: Diagram, command: CommandOf<'putSet'>): Outcome 
 /** Its entries stay and are in one set less; what was kept for its regions goes and comes back with it. */
 export function dropSet(diagram: Diagram, { id }: CommandOf<'dropSet'>): Outcome {
   return onVenn(diagram, (part, whole) => {
-    const set = part.sets[id];
+    const set = own(part.sets, id);
     if (!set) return setGone;
-    const inside = Object.keys(part.members).filter((entry) => part.members[entry]!.includes(id));
+    const inside = Object.keys(part.members).filter((entry) => own(part.members, entry)!.includes(id));
     const members = Object.fromEntries(
       Object.entries(part.members)
         .map(([entry, sets]) => [entry, sets.filter((other) => other !== id)] as const)
@@ -62,24 +67,22 @@ export function dropSet(diagram: Diagram, { id }: CommandOf<'dropSet'>): Outcome
 
 export function changeSet(diagram: Diagram, command: CommandOf<'changeSet'>): Outcome {
   return onVenn(diagram, (part, whole) => {
-    const set = part.sets[command.id];
+    const set = own(part.sets, command.id);
     if (!set) return setGone;
     const sets = { ...part.sets, [command.id]: { ...set, ...command.patch } };
     return done({ ...whole, venn: { ...part, sets } }, { ...command, patch: formerValues(set, command.patch) });
   });
 }
 
-export function setMembers(diagram: Diagram, command: CommandOf<'setMembers'>): Outcome {
+export function setMembers(diagram: Diagram, command: CommandOf<'setMembers'>, work: Workspace): Outcome {
   return onVenn(diagram, (part, whole) => {
-    if (!diagram.entries[command.entry]) return refused('The entry to sort is no longer in the list.');
-    if (command.sets.some((id) => !part.sets[id])) return setGone;
-    const sets = kept(command.sets);
+    if (!own(diagram.entries, command.entry)) return refused('The entry to sort is no longer in the list.');
+    if (command.sets.some((id) => !own(part.sets, id))) return setGone;
+    const sets = setsInKeeping(command.sets);
+    const former = [...(own(part.members, command.entry) ?? [])];
     const members =
-      sets.length > 0 ? { ...part.members, [command.entry]: sets } : without(part.members, [command.entry]);
-    return done(
-      { ...whole, venn: { ...part, members } },
-      { ...command, sets: [...(part.members[command.entry] ?? [])] },
-    );
+      sets.length > 0 ? work.put(part.members, command.entry, sets) : work.drop(part.members, command.entry);
+    return done({ ...whole, venn: { ...part, members } }, { ...command, sets: former });
   });
 }
 
@@ -96,7 +99,7 @@ const plain = { title: null, style: {} };
 
 /** What is kept of a region; a region with nothing of its own is not kept. */
 export function withRegion(part: VennPart, key: string, patch: Partial<VennPart['regions'][string]>): VennPart {
-  const next = { ...(part.regions[key] ?? plain), ...patch };
+  const next = { ...(own(part.regions, key) ?? plain), ...patch };
   const empty = next.title === null && Object.keys(next.style).length === 0;
   return {
     ...part,
@@ -115,7 +118,7 @@ export function titleRegion(diagram: Diagram, command: CommandOf<'titleRegion'>)
     if (!hasRegion(part, command.region)) return refused('That region is no longer there.');
     return done(
       { ...whole, venn: withRegion(part, command.region, { title: command.title }) },
-      { ...command, title: part.regions[command.region]?.title ?? null },
+      { ...command, title: own(part.regions, command.region)?.title ?? null },
     );
   });
 }
@@ -123,7 +126,7 @@ export function titleRegion(diagram: Diagram, command: CommandOf<'titleRegion'>)
 /** Its fill is the set's colour; everything else is a style of its curve and name, kept only where there is any. */
 export function styleSet(diagram: Diagram, command: CommandOf<'setStyle'>, id: string): Outcome {
   return onVenn(diagram, (part, whole) => {
-    const set = part.sets[id];
+    const set = own(part.sets, id);
     if (!set) return setGone;
     const { style = {}, ...rest } = set;
     const { property, value } = command;

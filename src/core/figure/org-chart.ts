@@ -1,3 +1,4 @@
+import { own } from '../model';
 import type { Diagram } from '../model';
 import { isBesideLine, sizesBelow, tierCount, type Structure } from '../tiers';
 
@@ -41,7 +42,7 @@ export const graicunas = (n: number): number => n * (2 ** (n - 1) + n - 1);
 /** Headcount, spans of control and vacancies. O(entries log entries). */
 export function figureOrgChart(diagram: Diagram, structure: Structure): OrgFigures {
   const below = sizesBelow(structure);
-  const vacant = (i: number): boolean => diagram.entries[structure.ids[i]!]!.role === 'vacancy';
+  const vacant = (i: number): boolean => own(diagram.entries, structure.ids[i]!)!.role === 'vacancy';
   const tiers = Array.from({ length: tierCount(structure) }, (_, t) => {
     const members = Array.from(
       { length: structure.tierStart[t + 1]! - structure.tierStart[t]! },
@@ -50,7 +51,7 @@ export function figureOrgChart(diagram: Diagram, structure: Structure): OrgFigur
     const empty = members.filter(vacant).length;
     return {
       tier: t + 1,
-      name: diagram.tiers[String(t + 1)]?.name ?? null,
+      name: own(diagram.tiers, String(t + 1))?.name ?? null,
       filled: members.length - empty,
       vacant: empty,
       managers: members.filter((i) => structure.count[i]! > 0).length,
@@ -63,7 +64,7 @@ export function figureOrgChart(diagram: Diagram, structure: Structure): OrgFigur
     const reports = Array.from({ length: span }, (_, k) => structure.first[i]! + k);
     managers.push({
       id,
-      name: diagram.entries[id]!.name,
+      name: own(diagram.entries, id)!.name,
       tier: structure.tier[i]!,
       span,
       vacant: reports.filter(vacant).length,

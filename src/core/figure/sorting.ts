@@ -1,4 +1,4 @@
-import { maskOf, regionKey, setsInOrder, setsOfMask, type Venn } from '../model';
+import { maskOf, regionKey, setsInOrder, setsOfMask, type Venn, own } from '../model';
 
 /** Where somebody who sorts the entries has put them: the mask of a region by entry; absent while it is in the word bank. */
 export type Sorting = Readonly<Record<string, number>>;
@@ -23,7 +23,7 @@ export function judgeSorting(diagram: Venn, sorting: Sorting): Judgement {
   const wrong: Misplaced[] = [];
   const left: string[] = [];
   for (const id of wordBank(diagram)) {
-    const put = sorting[id];
+    const put = own(sorting, id);
     const belongs = maskOf(diagram.venn, sets, id);
     if (put === undefined) left.push(id);
     else if (put === belongs) right.push(id);
@@ -34,23 +34,23 @@ export function judgeSorting(diagram: Venn, sorting: Sorting): Judgement {
 
 /** All entries with a name, by name: an order that tells nothing of where they belong. */
 export function wordBank(diagram: Venn): string[] {
-  const key = (id: string) => diagram.entries[id]!.name.normalize('NFKD').toLowerCase();
+  const key = (id: string) => own(diagram.entries, id)!.name.normalize('NFKD').toLowerCase();
   return Object.keys(diagram.entries)
-    .filter((id) => diagram.entries[id]!.name.trim() !== '')
+    .filter((id) => own(diagram.entries, id)!.name.trim() !== '')
     .sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : a < b ? -1 : 1));
 }
 
 /** The diagram as far as it has been sorted: only what was put somewhere, there where it was put, as names in curves all alike. */
 export function sortedSoFar(diagram: Venn, sorting: Sorting): Venn {
   const sets = setsInOrder(diagram.venn);
-  const put = Object.keys(sorting).filter((id) => diagram.entries[id]);
+  const put = Object.keys(sorting).filter((id) => own(diagram.entries, id));
   const members = put.flatMap((id) => {
-    const key = regionKey(setsOfMask(sets, sorting[id]!).map((set) => set.id));
+    const key = regionKey(setsOfMask(sets, own(sorting, id)!).map((set) => set.id));
     return key === '' ? [] : [[id, key.split(',')] as const];
   });
   return {
     ...diagram,
-    entries: Object.fromEntries(put.map((id) => [id, diagram.entries[id]!])),
+    entries: Object.fromEntries(put.map((id) => [id, own(diagram.entries, id)!])),
     venn: {
       ...diagram.venn,
       members: Object.fromEntries(members),

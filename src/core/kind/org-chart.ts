@@ -1,6 +1,8 @@
 import { checkOrgChart } from '../check';
 import { figureOrgChart, type OrgFigures } from '../figure';
-import { columnUses, diagramFrom, readList } from '../read';
+import type { Command } from '../edit';
+import type { OrgChart } from '../model';
+import { columnUses, diagramFrom, readList, senseOf, type ReadResult } from '../read';
 import { tierScene } from '../scene';
 import { entriesIn, explainStyle, resolveStyles } from '../style';
 import { orgRoles, structureOf } from '../tiers';
@@ -29,14 +31,15 @@ export const orgChart: Kind<'org-chart', OrgFigures> = {
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    if (read.notPlaced.length > 0)
-      return {
-        words: `${read.entries.length} of ${read.entries.length + read.notPlaced.length} lines have a place`,
-        strength: 0.5,
-      };
-    return read.structure === 'flat'
-      ? { words: 'all on one tier', strength: 0.2 }
-      : { words: 'fits every line', strength: read.structure === 'reports-to' ? 0.9 : 0.7 };
+    const all = read.entries.length + read.notPlaced.length;
+    const strength = { flat: 0.3, 'reports-to': 0.9 }[read.structure as string] ?? 0.7;
+    const words =
+      read.structure === 'flat'
+        ? 'all on one tier'
+        : read.notPlaced.length > 0
+          ? `${read.entries.length} of ${all} lines have a place`
+          : 'fits every line';
+    return { words, strength: strength * senseOf(read) };
   },
   make: diagramFrom,
   structure: (diagram) => structureOf(diagram.entries),
@@ -51,9 +54,22 @@ export const orgChart: Kind<'org-chart', OrgFigures> = {
   text: outlineText,
   lineTold: 'One line an entry; indent to go one tier down. A tab or comma parts the name from details.',
   update(diagram, text, newId) {
+    // Unchanged text changes nothing, whatever a reader makes of it.
+    if (text === outlineText(diagram)) return { gesture: [], findings: [] };
     const read = readList(text);
     // What cannot be read does not empty the chart; an empty text does.
     const unread = text.trim() !== '' && read.entries.length === 0;
-    return { gesture: unread ? [] : updateFromList(diagram, read, newId), findings: read.findings };
+    return {
+      gesture: unread ? [] : [...updateFromList(diagram, read, newId), ...trayOf(diagram, read, newId)],
+      findings: read.findings,
+    };
   },
 };
+
+/** Lines that found no place go to the tray, unless the same line is there already. */
+function trayOf(diagram: OrgChart, { notPlaced }: ReadResult, newId: () => string): Command[] {
+  const there = new Set(diagram.notPlaced.map(({ text }) => text));
+  return notPlaced
+    .filter(({ text }) => !there.has(text))
+    .map((item) => ({ kind: 'putInTray', item: { ...item, id: newId() } }));
+}

@@ -1,61 +1,112 @@
 import type { Command } from '../edit';
-import { createEntry, evenKeys, type Diagram, type Entry } from '../model';
+import { createEntry, evenKeys, keysBetween, own, type Diagram, type Entry } from '../model';
 import type { ReadEntry, ReadResult } from '../read';
 import { structureOf } from '../tiers';
 
 /**
  * The gesture that brings a Diagram to what a newer text of its list says. Entries found again keep their id, style, role and fields:
- * first those of the same name under a parent of the same name, then those of the same name, then, as renamed, the ones that stand
+ * first those whose line is the same under a parent of the same name, then those of the same name there, then those of the same line or name
+ * elsewhere, then, as renamed, the ones that stand
  * at the same place under the same parent. Empty where nothing changes. O(entries log entries).
  */
 export function updateFromList(diagram: Diagram, read: ReadResult, newId: () => string): Command[] {
   return entryChanges(diagram, read.entries, matchEntries(diagram, read.entries, newId));
 }
 
-/** The commands that make the entries what was read; `idOf` gives the id of each line. */
+/** The commands that make the entries what was read; `idOf` gives the id of each line. Who stays in order keeps the order key. */
 export function entryChanges(
   diagram: Diagram,
   read: readonly ReadEntry[],
   idOf: ReadonlyMap<string, string>,
 ): Command[] {
-  const wanted = wantedChildren(read, idOf);
-  const present = new Map<string | null, string[]>();
-  const structure = structureOf(diagram.entries);
-  for (const i of structure.outline) push(present, diagram.entries[structure.ids[i]!]!.parent, structure.ids[i]!);
   const used = new Set(idOf.values());
-  const added: Entry[] = [];
-  const moves: Command[] = [];
-  const changes: Command[] = [];
-  // Parents before children: a branch is never moved under one that still stands below it.
   const byId = new Map(read.map((entry) => [idOf.get(entry.id)!, entry]));
-  const queue: (string | null)[] = [null];
-  for (let q = 0; q < queue.length; q++) {
-    const parent = queue[q]!;
-    const children = wanted.get(parent) ?? [];
-    queue.push(...children);
-    const before = (present.get(parent) ?? []).filter((id) => used.has(id));
-    const same = before.length === children.length && children.every((id, i) => before[i] === id);
-    const keys = same ? [] : evenKeys(children.length);
+  const added: Entry[] = [];
+  const moves: Move[] = [];
+  const changes: Command[] = [];
+  for (const [parent, children] of wantedChildren(read, idOf)) {
+    const orders = ordersFor(children.map((id) => keyUnder(own(diagram.entries, id), parent)));
     children.forEach((id, i) => {
-      const { name, details } = byId.get(id)!;
-      const entry = diagram.entries[id];
+      const { name, details, role } = byId.get(id)!;
+      const entry = own(diagram.entries, id);
+      const order = orders[i]!;
       if (!entry) {
-        added.push(createEntry({ id, name, details: [...details], role: byId.get(id)!.role, parent, order: keys[i]! }));
+        added.push(createEntry({ id, name, details: [...details], role, parent, order }));
         return;
       }
-      if (!same) moves.push({ kind: 'moveBranch', id, parent, order: keys[i]! });
+      if (entry.parent !== parent || entry.order !== order) moves.push({ id, parent, order });
       if (entry.name !== name) changes.push({ kind: 'rename', id, name });
-      if (details.join('\n') !== entry.details.filter(Boolean).join('\n'))
-        changes.push({ kind: 'setDetails', id, details: [...details] });
+      if (!isSameTexts(details, entry.details)) changes.push({ kind: 'setDetails', id, details: [...details] });
     });
   }
   const gone = Object.keys(diagram.entries).filter((id) => !used.has(id));
   return [
     ...(added.length > 0 ? [{ kind: 'addEntries' as const, entries: added, links: [], branches: {}, only: {} }] : []),
-    ...moves,
+    ...(moves.length > 0 ? [{ kind: 'moveEntries' as const, moves }] : []),
     ...changes,
     ...(gone.length > 0 ? [{ kind: 'removeEntries' as const, ids: gone }] : []),
   ];
+}
+
+type Move = Extract<Command, { kind: 'moveEntries' }>['moves'][number];
+
+const isSameTexts = (a: readonly string[], b: readonly string[]): boolean =>
+  a.length === b.length && a.every((text, i) => text === b[i]);
+
+const keyUnder = (entry: Entry | undefined, parent: string | null): Placed | null =>
+  entry && entry.parent === parent ? { id: entry.id, order: entry.order } : null;
+
+interface Placed {
+  readonly id: string;
+  readonly order: string;
+}
+
+/**
+ * Order keys for children in a wanted order: the longest run of those that stand in it already keep theirs, the others get keys between them; all
+ * are new only where there is no room. O(n log n).
+ */
+function ordersFor(children: readonly (Placed | null)[]): string[] {
+  const staying = longestRising(children);
+  const orders: string[] = [];
+  let low: string | null = null;
+  for (let i = 0; i < children.length;) {
+    if (staying.has(i)) {
+      low = children[i]!.order;
+      orders.push(low);
+      i++;
+      continue;
+    }
+    let end = i;
+    while (end < children.length && !staying.has(end)) end++;
+    const keys: string[] | null = keysBetween(low, children[end]?.order ?? null, end - i);
+    if (!keys || keys.some((key) => key.length > longestKey)) return evenKeys(children.length);
+    orders.push(...keys);
+    low = keys.at(-1)!;
+    i = end;
+  }
+  return orders;
+}
+const longestKey = 24;
+
+/** Indices of a longest part of the list whose keys rise strictly (Fredman 1975). O(n log n). */
+function longestRising(list: readonly (Placed | null)[]): Set<number> {
+  const ends: number[] = [];
+  const before = new Int32Array(list.length).fill(-1);
+  list.forEach((each, i) => {
+    if (!each) return;
+    let from = 0;
+    let to = ends.length;
+    while (from < to) {
+      const middle = (from + to) >> 1;
+      if (list[ends[middle]!]!.order < each.order) from = middle + 1;
+      else to = middle;
+    }
+    before[i] = from > 0 ? ends[from - 1]! : -1;
+    ends[from] = i;
+  });
+  const rising = new Set<number>();
+  for (let at = ends.at(-1) ?? -1; at >= 0; at = before[at]!) rising.add(at);
+  return rising;
 }
 
 function push<K>(map: Map<K, string[]>, key: K, id: string): void {
@@ -84,7 +135,7 @@ export function matchEntries(
   traits: { readonly known: (entry: Entry) => string; readonly read: (entry: ReadEntry) => string } = noTraits,
 ): Map<string, string> {
   const structure = structureOf(diagram.entries);
-  const known = Array.from(structure.outline, (i) => diagram.entries[structure.ids[i]!]!);
+  const known = Array.from(structure.outline, (i) => own(diagram.entries, structure.ids[i]!)!);
   const readById = new Map(read.map((entry) => [entry.id, entry]));
   const free = new Set(known.map((entry) => entry.id));
   const idOf = new Map<string, string>();
@@ -102,9 +153,25 @@ export function matchEntries(
   };
   const nameOfParent = (parent: string | null, of: (id: string) => string | undefined) =>
     parent === null ? '' : (of(parent) ?? '');
+  const parentOfKnown = (entry: Entry) => nameOfParent(entry.parent, (id) => own(diagram.entries, id)?.name);
+  const parentOfRead = (entry: ReadEntry) => nameOfParent(entry.parent, (id) => readById.get(id)?.name);
+  if (traits !== noTraits)
+    pair(
+      (entry) => JSON.stringify([entry.name, traits.known(entry)]),
+      (entry) => JSON.stringify([entry.name, traits.read(entry)]),
+    );
+  // The whole line under the same parent first, so that of two of one name each keeps its own; then less and less of it.
   pair(
-    (entry) => `${nameOfParent(entry.parent, (id) => diagram.entries[id]?.name)}\n${entry.name.trim()}`,
-    (entry) => `${nameOfParent(entry.parent, (id) => readById.get(id)?.name)}\n${entry.name.trim()}`,
+    (entry) => JSON.stringify([parentOfKnown(entry), entry.name, ...entry.details]),
+    (entry) => JSON.stringify([parentOfRead(entry), entry.name, ...entry.details]),
+  );
+  pair(
+    (entry) => JSON.stringify([parentOfKnown(entry), entry.name.trim()]),
+    (entry) => JSON.stringify([parentOfRead(entry), entry.name.trim()]),
+  );
+  pair(
+    (entry) => JSON.stringify([entry.name, ...entry.details]),
+    (entry) => JSON.stringify([entry.name, ...entry.details]),
   );
   pair(
     (entry) => entry.name.trim(),

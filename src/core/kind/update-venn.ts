@@ -1,6 +1,17 @@
 import type { Command } from '../edit';
-import { evenKeys, finding, keyBetween, mostSets, regionKey, setsInOrder, type Finding, type Venn } from '../model';
-import { foldName, readMembershipLines, type ReadEntry } from '../read';
+import {
+  beginning,
+  evenKeys,
+  finding,
+  keyBetween,
+  mostSets,
+  regionKey,
+  setsInOrder,
+  type Finding,
+  type Venn,
+  own,
+} from '../model';
+import { foldName, nothingRead, readMembershipLines, withinLimits, type ReadEntry } from '../read';
 import { vennText } from '../write';
 import { entryChanges, matchEntries } from './update-from-list';
 
@@ -14,33 +25,36 @@ export function updateVenn(
   text: string,
   newId: () => string,
 ): { gesture: Command[]; findings: readonly Finding[] } {
-  if (text.trim() === vennText(diagram)) return { gesture: [], findings: [] };
+  if (text === vennText(diagram) || text.trim() === vennText(diagram)) return { gesture: [], findings: [] };
   const sets = setsInOrder(diagram.venn);
   const { lines, findings } = readMembershipLines(
     text,
     sets.map(({ name }) => name),
   );
-  const read = lines.map(({ name, details }, i): ReadEntry => ({
-    id: `line${i}`,
-    line: i + 1,
-    name,
-    details: details ?? [],
-    fields: {},
-    role: null,
-    parent: null,
-  }));
+  const plain = { fields: {}, role: null, parent: null };
+  const fitted = withinLimits({
+    ...nothingRead,
+    entries: lines.map(({ name, details }, i): ReadEntry => ({
+      id: `line${i}`,
+      line: i + 1,
+      name,
+      details: details ?? [],
+      ...plain,
+    })),
+  });
+  const read = fitted.entries;
   const lineOf = new Map(read.map(({ id }, i) => [id, lines[i]!]));
   const idOf = matchEntries(diagram, read, newId, {
     known: ({ id }) =>
       sets
-        .filter((set) => diagram.venn.members[id]?.includes(set.id))
+        .filter((set) => own(diagram.venn.members, id)?.includes(set.id))
         .map(({ name }) => foldName(name))
         .sort()
         .join('\n'),
     read: ({ id }) => [...new Set(lineOf.get(id)!.sets.map(foldName))].sort().join('\n'),
   });
   const entries = read.map((one, i) => {
-    const known = diagram.entries[idOf.get(one.id)!];
+    const known = own(diagram.entries, idOf.get(one.id)!);
     return known && lines[i]!.details === null ? { ...one, details: known.details } : one;
   });
   const told = setChanges(
@@ -53,13 +67,18 @@ export function updateVenn(
   ];
   const members = lines.flatMap((_, i): Command[] => {
     const entry = idOf.get(read[i]!.id)!;
-    const before = regionKey(new Set(diagram.venn.members[entry] ?? []));
+    const before = regionKey(new Set(own(diagram.venn.members, entry) ?? []));
     const after = regionKey(new Set(wantedSets(i)));
     return before === after ? [] : [{ kind: 'setMembers', entry, sets: after.split(',').filter(Boolean) }];
   });
   return {
-    gesture: [...told.changes, ...entryChanges(diagram, entries, idOf), ...members],
-    findings: [...findings, ...told.findings],
+    gesture: [
+      ...told.changes,
+      ...entryChanges(diagram, entries, idOf),
+      ...members,
+      ...fitted.notPlaced.map((item): Command => ({ kind: 'putInTray', item: { ...item, id: newId() } })),
+    ],
+    findings: [...findings, ...fitted.findings, ...told.findings],
   };
 }
 
@@ -78,6 +97,7 @@ function setChanges(
 ): SetChanges {
   const sets = setsInOrder(diagram.venn);
   const idOf = new Map(sets.map(({ id, name }) => [foldName(name), id]));
+  const findings: Finding[] = [];
   const fresh = new Map<string, { name: string; holds: Set<string> }>();
   const named = new Set<string>();
   for (const { entry, sets: own } of lines)
@@ -87,11 +107,16 @@ function setChanges(
       if (idOf.has(folded)) continue;
       const known = fresh.get(folded);
       if (known) known.holds.add(entry);
-      else fresh.set(folded, { name: name.slice(0, 200), holds: new Set([entry]) });
+      else {
+        if (name.length > 200)
+          findings.push(
+            finding('too-long', 'warning', `The name of a set may have 200 characters; “${name}” was shortened.`),
+          );
+        fresh.set(folded, { name: beginning(name, 200), holds: new Set([entry]) });
+      }
     }
   const unnamed = sets.filter(({ name }) => !named.has(foldName(name)));
   const changes: Command[] = [];
-  const findings: Finding[] = [];
   let count = sets.length;
   let last = sets.at(-1)?.order ?? null;
   for (const [folded, { name, holds }] of fresh) {
@@ -115,7 +140,7 @@ function setChanges(
 }
 
 const holdersOf = ({ venn }: Venn, set: string): string[] =>
-  Object.keys(venn.members).filter((entry) => venn.members[entry]!.includes(set));
+  Object.keys(venn.members).filter((entry) => own(venn.members, entry)!.includes(set));
 
 /** More than half of all that either holds is held by both. */
 function isMuchTheSame(before: readonly string[], after: ReadonlySet<string>): boolean {

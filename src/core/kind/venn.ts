@@ -1,7 +1,7 @@
 import { checkVenn } from '../check';
 import { figureVenn, type VennFigures } from '../figure';
 import { createDiagram, createEntry, evenKeys, regionKey, type Entry, type Venn, type VennSet } from '../model';
-import { readSets, type ReadResult } from '../read';
+import { readSets, senseOf, type ReadResult } from '../read';
 import { isToScale, vennScene } from '../scene';
 import { explainVenn, vennEntriesIn, vennStyles } from '../style';
 import { vennStructure } from '../tiers';
@@ -38,17 +38,18 @@ function makeVenn(read: ReadResult, title: string): Venn {
       order: keys[i]!,
     }),
   );
-  const members: Record<string, string[]> = {};
+  const members = new Map<string, string[]>();
   told.forEach(({ items }, i) => {
-    for (const id of items) (members[id] ??= []).push(`s${i + 1}`);
+    for (const id of items) members.set(id, [...(members.get(id) ?? []), `s${i + 1}`]);
   });
   return {
     ...base,
+    notPlaced: read.notPlaced.map((item, i) => ({ ...item, id: `line-${item.line}-${i + 1}` })),
     entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])),
     venn: {
       ...base.venn,
       sets: Object.fromEntries(sets.map((set) => [set.id, set])),
-      members: Object.fromEntries(Object.entries(members).map(([id, own]) => [id, regionKey(own).split(',')])),
+      members: Object.fromEntries([...members].map(([id, all]) => [id, regionKey(all).split(',')])),
       manner: { ...base.venn.manner, universe: read.universe },
     },
   };
@@ -70,7 +71,8 @@ export const venn: Kind<'venn', VennFigures> = {
   told: (read) => manners[read.structure] ?? 'Nothing tells sets yet.',
   fits(read) {
     if (read.sets.length < 2 || read.entries.length === 0) return null;
-    return { words: `${read.sets.length} sets`, strength: read.structure === 'set-outline' ? 0.75 : 0.95 };
+    const strength = (read.structure === 'set-outline' ? 0.75 : 0.95) * senseOf(read);
+    return { words: `${read.sets.length} sets`, strength };
   },
   make: makeVenn,
   structure: vennStructure,

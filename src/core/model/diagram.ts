@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { Arrangement, Sheet } from './sheet';
+import { OrderKey } from './order-key';
 import { StylePatch } from './style';
+import { FieldName, Id, RoleId, text } from './text';
 import { VennPart } from './venn';
 
 /** Nothing larger is taken in; the limits are named in the messages that refuse. */
@@ -10,21 +12,9 @@ export const limits = {
   nameLength: 400,
   detailLength: 1000,
   details: 8,
+  /** Of one line kept in the tray. */
+  trayLength: 100_000,
 } as const;
-
-/** Text without the null character, which databases and XML cannot hold. */
-const text = (most: number) =>
-  z
-    .string()
-    .max(most)
-    .regex(/^[^\0]*$/, 'a character that cannot be kept');
-
-export const Id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^[^\0]*$/);
-export type Id = z.infer<typeof Id>;
 
 /** A picture kept beside the diagram: its id and its size in its own pixels. */
 export const ImageRef = z.strictObject({
@@ -39,13 +29,13 @@ export const Entry = z.strictObject({
   id: Id,
   name: text(limits.nameLength),
   details: z.array(text(limits.detailLength)).max(limits.details),
-  fields: z.record(text(100), text(limits.detailLength)),
+  fields: z.record(FieldName, text(limits.detailLength)),
   /** A kind of entry that cuts across tiers, set by hand or read from the list. */
-  role: z.string().max(40).nullable(),
+  role: RoleId.nullable(),
   /** The entry it belongs to, one tier up; null at the top. */
   parent: Id.nullable(),
   /** Place among its siblings: a fractional key, compared as (order, id). */
-  order: z.string().min(1).max(400),
+  order: OrderKey,
   /** Left out where there is none. */
   image: ImageRef.optional(),
 });
@@ -57,7 +47,7 @@ export const Link = z.strictObject({
   from: Id,
   to: Id,
   kind: z.enum(['side']),
-  phrase: z.string().max(200),
+  phrase: text(200),
 });
 export type Link = z.infer<typeof Link>;
 
@@ -65,13 +55,13 @@ export type Link = z.infer<typeof Link>;
 export const Unplaced = z.strictObject({
   id: Id,
   line: z.number().int().min(0),
-  text: z.string().max(4000),
-  reason: z.string().max(1000),
+  text: text(limits.trayLength),
+  reason: text(1000),
 });
 export type Unplaced = z.infer<typeof Unplaced>;
 
 export const TierSettings = z.strictObject({
-  name: z.string().max(80).nullable(),
+  name: text(80).nullable(),
   /** Distance from the tier above in CSS px; null: the arrangement's own. */
   gap: z.number().min(0).max(600).nullable(),
 });
@@ -79,31 +69,34 @@ export type TierSettings = z.infer<typeof TierSettings>;
 
 export const TitleBlock = z.strictObject({
   shown: z.boolean(),
-  title: z.string().max(200),
-  subtitle: z.string().max(300),
-  author: z.string().max(120),
-  date: z.string().max(60),
+  title: text(200),
+  subtitle: text(300),
+  author: text(120),
+  date: text(60),
 });
 export type TitleBlock = z.infer<typeof TitleBlock>;
 
+/** The number of a tier, from 0 (items in no set) on. */
+const TierKey = z.string().regex(/^(0|[1-9]\d{0,5})$/, 'a tier is a number');
+
 export const Styles = z.strictObject({
   everything: StylePatch,
-  tiers: z.record(z.string(), StylePatch),
-  roles: z.record(z.string(), StylePatch),
-  branches: z.record(z.string(), StylePatch),
-  only: z.record(z.string(), StylePatch),
+  tiers: z.record(TierKey, StylePatch),
+  roles: z.record(RoleId, StylePatch),
+  branches: z.record(Id, StylePatch),
+  only: z.record(Id, StylePatch),
 });
 export type Styles = z.infer<typeof Styles>;
 
 const common = {
   format: z.literal(1),
-  title: z.string().max(200),
+  title: text(200),
   titleBlock: TitleBlock,
   entries: z.record(Id, Entry),
   links: z.record(Id, Link),
   notPlaced: z.array(Unplaced).max(limits.entries),
-  tiers: z.record(z.string(), TierSettings),
-  look: z.string().max(40),
+  tiers: z.record(TierKey, TierSettings),
+  look: RoleId,
   styles: Styles,
   arrangement: Arrangement,
   sheet: Sheet,

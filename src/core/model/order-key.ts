@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 const base = digits.length;
 const value = (key: string, i: number): number => (i < key.length ? digits.indexOf(key[i]!) : 0);
@@ -26,6 +28,24 @@ function pick(from: number, to: number, low: string | null, high: string | null)
   if (high === null && low !== null) return from + 1;
   if (low === null && high !== null) return to - 1;
   return Math.floor((from + to) / 2);
+}
+
+/** A place among siblings. It does not end in 0, so that there is always room below it. */
+export const OrderKey = z
+  .string()
+  .max(400)
+  .regex(/^[0-9A-Za-z]*[1-9A-Za-z]$/, 'an order key is made of letters and digits and does not end in 0');
+
+/**
+ * `n` keys in rising order strictly between two others (null: no bound), one digit longer or two than a single key there; null where the
+ * two leave no room. A key between two others never begins the upper one, so whatever begins with it stands between them too.
+ */
+export function keysBetween(low: string | null, high: string | null, n: number): string[] | null {
+  if (n <= 0) return [];
+  if (low === null && high === null) return evenKeys(n);
+  const stem = keyBetween(low, high);
+  if (stem === null) return null;
+  return n === 1 ? [stem] : evenKeys(n).map((key) => stem + key);
 }
 
 /** `n` keys in rising order, all of the least equal length that fits. */

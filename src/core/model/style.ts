@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Id, RoleId } from './text';
 
 /** Colours are stored as `#rrggbb`, so that every writer can take them as they are. */
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written #rrggbb');
@@ -39,12 +40,12 @@ export type StylePatch = z.infer<typeof StylePatch>;
 export const Scope = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('everything') }),
   z.strictObject({ kind: z.literal('tier'), tier: z.number().int().min(0) }),
-  z.strictObject({ kind: z.literal('role'), role: z.string().min(1).max(40) }),
-  z.strictObject({ kind: z.literal('branch'), entry: z.string() }),
-  z.strictObject({ kind: z.literal('this'), entry: z.string() }),
+  z.strictObject({ kind: z.literal('role'), role: RoleId }),
+  z.strictObject({ kind: z.literal('branch'), entry: Id }),
+  z.strictObject({ kind: z.literal('this'), entry: Id }),
   /** A region of a Venn diagram, by its key. */
   z.strictObject({ kind: z.literal('region'), region: z.string().max(400) }),
   /** A set of a Venn diagram: its colour, its curve and its name. */
-  z.strictObject({ kind: z.literal('set'), set: z.string().max(64) }),
+  z.strictObject({ kind: z.literal('set'), set: Id }),
 ]);
 export type Scope = z.infer<typeof Scope>;

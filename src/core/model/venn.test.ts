@@ -52,7 +52,7 @@ describe('the model of a Venn diagram', () => {
     [
       'sets of an entry out of order',
       (one) => ({ ...one, venn: { ...one.venn, members: { e0: ['s1', 's0'] } } }),
-      /not in order/,
+      /not each once and in order/,
     ],
     [
       'a region of a set that is gone',

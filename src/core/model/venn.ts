@@ -1,5 +1,7 @@
+import { own } from './own';
 import { z } from 'zod';
-import { byOrder } from './order-key';
+import { byOrder, OrderKey } from './order-key';
+import { Id, text } from './text';
 import { Colour, StylePatch } from './style';
 
 /** Sets a Venn diagram can draw with every region in sight. */
@@ -8,20 +10,17 @@ export const mostSets = 5;
 /** More sets than this cannot be drawn to scale in any way that reads. */
 export const mostToScale = 3;
 
-const SetId = z
+/** Ids of sets in rising order, joined with commas; empty for "in none". */
+export const RegionKey = z
   .string()
-  .min(1)
-  .max(64)
-  .regex(/^[^\0,]*$/);
+  .max(400)
+  .regex(/^$|^[A-Za-z0-9][A-Za-z0-9_-]*(,[A-Za-z0-9][A-Za-z0-9_-]*)*$/, 'a region is told by the ids of its sets');
 
 export const VennSet = z.strictObject({
-  id: SetId,
-  name: z
-    .string()
-    .max(200)
-    .regex(/^[^\0]*$/),
+  id: Id,
+  name: text(200),
   /** Place among the sets, which is also its place in the drawing. */
-  order: z.string().min(1).max(400),
+  order: OrderKey,
   /** Null: the look's own. */
   colour: Colour.nullable(),
   /** Of its curve and its name; left out where there is none. */
@@ -32,10 +31,7 @@ export type VennSet = z.infer<typeof VennSet>;
 /** How a Venn diagram is drawn. */
 export const VennManner = z.strictObject({
   /** What all the sets are taken from: "Birds of the estuary". Empty for no name. */
-  universe: z
-    .string()
-    .max(200)
-    .regex(/^[^\0]*$/),
+  universe: text(200),
   shape: z.enum(['equal', 'scaled-circles', 'scaled-ellipses']),
   content: z.enum(['names', 'scattered', 'counts', 'blank']),
   outline: z.enum(['none', 'thin', 'strong']),
@@ -46,15 +42,15 @@ export const VennManner = z.strictObject({
 export type VennManner = z.infer<typeof VennManner>;
 
 /** What is kept of a region beyond what is computed. */
-export const RegionSettings = z.strictObject({ title: z.string().max(200).nullable(), style: StylePatch });
+export const RegionSettings = z.strictObject({ title: text(200).nullable(), style: StylePatch });
 export type RegionSettings = z.infer<typeof RegionSettings>;
 
 /** The Venn diagram's own part. `members`: ids of the sets each entry is in, in the order of ids; absent for none. */
 export const VennPart = z.strictObject({
-  sets: z.record(SetId, VennSet),
-  members: z.record(z.string(), z.array(SetId).min(1).max(mostSets)),
+  sets: z.record(Id, VennSet),
+  members: z.record(Id, z.array(Id).min(1).max(mostSets)),
   /** By region: the ids of its sets in rising order, joined with commas; the empty key is "in none". */
-  regions: z.record(z.string(), RegionSettings),
+  regions: z.record(RegionKey, RegionSettings),
   manner: VennManner,
 });
 export type VennPart = z.infer<typeof VennPart>;
@@ -87,7 +83,7 @@ export const keyOfMask = (sets: readonly VennSet[], mask: number): string =>
 
 /** Bits of the sets an entry is in. */
 export function maskOf(part: VennPart, sets: readonly VennSet[], entry: string): number {
-  const members = part.members[entry];
+  const members = own(part.members, entry);
   if (!members) return 0;
   return sets.reduce((mask, set, i) => (members.includes(set.id) ? mask | (1 << i) : mask), 0);
 }

@@ -1,31 +1,8 @@
 import type { Row } from './delimited';
-import { foldName } from './names';
+import { columnUseOf, fieldPrefix } from './headings';
+import { foldName, roleOfWord } from './names';
 import type { Column, ColumnUse, ReadChoices } from './result';
 
-/** Headings people use, folded. The first that fits a heading wins. */
-const headings: [ColumnUse, RegExp][] = [
-  [
-    'alsoReportsTo',
-    /^(also (reports|answers) to|second(ary)? (manager|supervisor|superior|line)|side link|dotted line.*|functional (manager|line))$/,
-  ],
-  [
-    'reportsTo',
-    /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/,
-  ],
-  [
-    'id',
-    /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
-  ],
-  ['role', /^(role|kind|status|type|post status)$/],
-  [
-    'name',
-    /^(name|full name|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry)$/,
-  ],
-  [
-    'detail',
-    /^(title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
-  ],
-];
 const firstName = /^(first name|given name|forename|vorname|prenom)$/;
 const lastName = /^(last name|surname|family name|nachname|nom de famille)$/;
 
@@ -37,10 +14,6 @@ export interface Columns {
   /** Columns of a name in two parts, or null. */
   readonly twoPart: { readonly first: number; readonly last: number } | null;
 }
-
-/** What a column with this heading is; null where the heading says nothing known. */
-export const columnUseOf = (heading: string): ColumnUse | null =>
-  headings.find(([, pattern]) => pattern.test(foldName(heading).replace(/[:?]/g, '')))?.[0] ?? null;
 
 /** Tells what each column is: by its heading where there is one, else by its content. */
 export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
@@ -55,10 +28,18 @@ export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']
   const last = header ? head.findIndex((cell) => lastName.test(foldName(cell))) : -1;
   const twoPart = first >= 0 && last >= 0 && !told.includes('name') ? { first, last } : null;
   const uses: ColumnUse[] = Array.from({ length: width }, (_, i) => (header ? (told[i] ?? 'field') : 'detail'));
+  uses.forEach((use, i) => {
+    // A column headed "Role" that tells functions is a detail; a second one of a kind is kept too.
+    if (use !== 'role' || body.every((row) => (row.cells[i] ?? '') === '')) return;
+    if (!body.some((row) => roleOfWord(row.cells[i] ?? '') !== null)) uses[i] = 'detail';
+  });
   if (twoPart) uses[first] = uses[last] = 'name';
   if (!uses.includes('name')) uses[nameByContent(body, uses, width)] = 'name';
   onlyOne(uses, 'name', twoPart ? 2 : 1);
-  onlyOne(uses, 'reportsTo', 1);
+  for (const use of ['reportsTo', 'role'] as const) onlyOne(uses, use, 1);
+  uses.forEach((use, i) => {
+    if (use === 'id' && uses.indexOf('id') < i) uses[i] = 'field';
+  });
   if (!uses.includes('reportsTo')) {
     const found = reportsToByContent(body, uses);
     if (found >= 0) uses[found] = 'reportsTo';
@@ -72,7 +53,10 @@ export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']
   }
   const kept = twoPart && uses[twoPart.first] === 'name' && uses[twoPart.last] === 'name' ? twoPart : null;
   return {
-    columns: uses.map((use, index) => ({ index, header: (header ? head[index] : '') || `Column ${index + 1}`, use })),
+    columns: uses.map((use, index) => {
+      const told = (header ? head[index] : '') || `Column ${index + 1}`;
+      return { index, header: told.startsWith(fieldPrefix) ? told.slice(fieldPrefix.length) : told, use };
+    }),
     header,
     twoPart: kept,
     expected: width,

@@ -34,6 +34,8 @@ export function decodeList(bytes: Uint8Array): Decoded {
     );
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return { text: new TextDecoder('utf-16le').decode(bytes), findings: [] };
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return { text: new TextDecoder('utf-16be').decode(bytes), findings: [] };
+  const utf16 = utf16ByContent(bytes);
+  if (utf16) return { text: new TextDecoder(utf16).decode(bytes), findings: [] };
   if (looksBinary(bytes))
     return refuse(
       'not-text',
@@ -45,6 +47,23 @@ export function decodeList(bytes: Uint8Array): Decoded {
     if (!(error instanceof TypeError)) throw error;
     return guessed(bytes);
   }
+}
+
+/** Text in two bytes a character has a zero in nearly every second byte wherever it is mostly Latin letters, digits, blanks and line ends. */
+function utf16ByContent(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
+  const sample = bytes.subarray(0, 4096 & ~1);
+  if (sample.length < 8 || bytes.length % 2 !== 0) return null;
+  const zeros = [0, 0];
+  const signs = [0, 0];
+  sample.forEach((byte, i) => {
+    if (byte === 0) zeros[i % 2]!++;
+    else if (byte < 0x20 && ![9, 10, 13].includes(byte) && sample[i ^ 1] === 0) signs[i % 2]!++;
+  });
+  const half = sample.length / 2;
+  const [even, odd] = [zeros[0]! / half, zeros[1]! / half];
+  if (signs[0]! + signs[1]! > half * 0.02) return null;
+  if (odd > 0.7 && even < 0.1) return 'utf-16le';
+  return even > 0.7 && odd < 0.1 ? 'utf-16be' : null;
 }
 
 function looksBinary(bytes: Uint8Array): boolean {

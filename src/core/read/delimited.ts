@@ -1,3 +1,5 @@
+import { columnUseOf } from './headings';
+
 export interface Row {
   /** Line of the source where the row begins, from 1. */
   readonly line: number;
@@ -15,7 +17,7 @@ export type Delimiter = (typeof delimiters)[number];
 
 /**
  * Delimited text by RFC 4180, for any one-character delimiter: quotes double inside quotes, line ends of every kind, rows of any
- * length. Lines are those of the source, also after line ends inside quotes. A quote inside an unquoted cell is a plain character.
+ * length. Cells in quotes keep their blanks, others lose those at their ends. Lines are those of the source, also after line ends inside quotes. A quote inside an unquoted cell is a plain character.
  * A quote that never closes ends with its line instead of swallowing the rest. Empty lines give no row. O(characters).
  */
 export function parseDelimited(text: string, delimiter: Delimiter): Delimited {
@@ -36,13 +38,14 @@ export function parseDelimited(text: string, delimiter: Delimiter): Delimited {
       cell = text.slice(i + 1, quoted.end).replaceAll('""', '"');
       for (const character of cell.matchAll(/\r\n|\r|\n/g)) if (character) line++;
       i = quoted.end + 1;
+      cells.push(unguarded(cell));
     } else {
       if (text[i] === '"') openQuote ??= line;
       const end = endOfCell(text, i, delimiter);
       cell = text.slice(i, end);
       i = end;
+      cells.push(unguarded(cell.trim()));
     }
-    cells.push(cell.trim());
     if (text[i] === delimiter) {
       i++;
       continue;
@@ -55,6 +58,12 @@ export function parseDelimited(text: string, delimiter: Delimiter): Delimited {
   }
   return { rows, openQuote };
 }
+
+/** Cells that a spreadsheet would run as formulas are written behind an apostrophe; a plain number is no formula. */
+const runs = /^'*[=+\-@\t\r]/;
+const plainNumber = /^[-+]?\d[\d.,]*$/;
+export const guarded = (cell: string): string => (runs.test(cell) && !plainNumber.test(cell) ? `'${cell}` : cell);
+const unguarded = (cell: string): string => (cell.startsWith("'") && runs.test(cell) ? cell.slice(1) : cell);
 
 function endOfCell(text: string, from: number, delimiter: string): number {
   let i = from;
@@ -90,7 +99,10 @@ export function findDelimiter(text: string): Delimiter | null {
     const counts = new Map<number, number>();
     for (const row of rows) counts.set(row.cells.length, (counts.get(row.cells.length) ?? 0) + 1);
     const usual = Math.max(...counts.values());
-    const score = (usual / rows.length) * (delimiter === '\t' ? 2 : 1) + many / rows.length;
+    const headed = rows
+      .slice(0, 20)
+      .some(({ cells }) => cells.filter((cell) => columnUseOf(cell) !== null).length >= 2);
+    const score = (usual / rows.length) * (delimiter === '\t' ? 2 : 1) + many / rows.length + (headed ? 2 : 0);
     if (!best || score > best.score) best = { delimiter, score };
   }
   return best?.delimiter ?? null;

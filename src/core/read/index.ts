@@ -1,8 +1,14 @@
 export * from './picture-field';
+export { guarded } from './delimited';
 export { decodeList, type Decoded } from './decode';
-export { noName, readMembershipLines, type MembershipLine } from './membership-lines';
-export { foldName } from './names';
-export { splitDetails } from './outline';
+export { membershipLineOf, noName, readMembershipLines, type MembershipLine } from './membership-lines';
+export { foldName, isAssistantTitle, isVacantName, roleOfWord } from './names';
+export { columnUseOf, fieldPrefix } from './headings';
+export { lineOf, splitDetails, type Parting } from './line-parts';
+export { quoted } from './quoted';
 export * from './read-list';
 export * from './result';
+export { senseOf } from './sense';
+export { withinLimits } from './fit';
+export { setPrefix } from './set-tables';
 export { readSets } from './sets';

@@ -1,3 +1,5 @@
+import distance from 'damerau-levenshtein';
+
 /** A name without what people write differently: case, accents, punctuation, doubled spaces. */
 export function foldName(name: string): string {
   return name
@@ -16,8 +18,10 @@ export function foldName(name: string): string {
 
 /** "Wieczorek, Tomasz" as "Tomasz Wieczorek"; other names as they are. */
 export function turned(name: string): string {
-  const match = /^([^,]+),\s*([^,]+)$/.exec(name);
-  return match ? `${match[2]!.trim()} ${match[1]!.trim()}` : name;
+  const [last, first, ...more] = name.split(',');
+  if (first === undefined || more.length > 0) return name;
+  const [family, given] = [last!.trim(), first.trim()];
+  return family !== '' && given !== '' ? `${given} ${family}` : name;
 }
 
 /** True where `short` may stand for `full`: initials for first names, or one part of the name alone. Both folded. */
@@ -36,22 +40,8 @@ export function mayStandFor(short: string, full: string): boolean {
 }
 
 /** True where two folded names differ by at most `most` slips of the pen (insert, drop, change, swap of neighbours). */
-export function isNear(a: string, b: string, most: number): boolean {
-  if (Math.abs(a.length - b.length) > most) return false;
-  let before: number[] = [];
-  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++) {
-      let cost = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) cost = Math.min(cost, before[j - 2]! + 1);
-      next.push(cost);
-    }
-    before = row;
-    row = next;
-  }
-  return row[b.length]! <= most;
-}
+export const isNear = (a: string, b: string, most: number): boolean =>
+  Math.abs(a.length - b.length) <= most && distance(a, b).steps <= most;
 
 const vacant =
   /^(vacant|vacancy|vacancies|unfilled|post open|open post|open position|to be (hired|filled|appointed)|tb[cdha]|n\.? ?n\.?|vakant|unbesetzt|vacante|poste vacant|à pourvoir|offen)\b/iu;
@@ -60,3 +50,20 @@ export const isVacantName = (name: string): boolean => vacant.test(name.trim());
 const assisting =
   /^((personal |executive |management )?assistant to\b|pa to\b|personal assistant\b|executive assistant\b|secretary to\b|chief of staff\b)/iu;
 export const isAssistantTitle = (title: string): boolean => assisting.test(title.trim());
+
+const sums =
+  /^(grand |sub)?(total|totals|sum|sums|summe|gesamt|gesamtsumme|insgesamt|somme|suma|anzahl|count|headcount)( \d[\d., ]*)?$/;
+/** "Total", "Total: 10", "Summe 12,5": the last line of a table, and nobody's name. */
+export const isSumName = (text: string): boolean => text.length < 60 && sums.test(foldName(text.replace(/[:=]/g, ' ')));
+
+const roleWords: [RegExp, string][] = [
+  [/^(vacan|vakant|open|unfilled|unbesetzt)/i, 'vacancy'],
+  [/^(assist|pa$)/i, 'assistant'],
+  [/^(none|no role)$/i, 'none'],
+];
+/** The role that a cell of a role column names ("none": none at all); null for any other word. */
+export const roleOfWord = (cell: string): string | null =>
+  roleWords.find(([word]) => word.test(cell.trim()))?.[1] ?? null;
+/** True where nothing is lost when only the role is kept of the word. */
+export const isPlainRole = (cell: string): boolean =>
+  /^(vacan(t|cy)|vakant|open|unfilled|unbesetzt|assistant|assistent|assistenz|pa|none|no role)$/i.test(cell.trim());

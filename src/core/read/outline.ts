@@ -1,128 +1,82 @@
-import { finding, limits, type Finding } from '../model';
-import { isAssistantTitle, isVacantName } from './names';
+import { finding, type Finding } from '../model';
+import { splitDetails } from './line-parts';
+import { isAssistantTitle, isSumName, isVacantName } from './names';
+import { outlineLines, type OutlineLine } from './outline-lines';
 import { nothingRead, type ReadEntry, type ReadResult } from './result';
-
-const bullet = /^(?:[-*+•◦▪‣–·○●■□➢>]\s+|[•◦▪‣○●■□➢])/u;
-const number = /^(\d+(?:\.\d+)*)[.)]?\s+/;
-const letter = /^(?:[a-zA-Z]|[ivxIVX]{1,5})[.)]\s+/;
-const heading = /^(#{1,6})\s+/;
-const tabWidth = 4;
-
-interface Line {
-  readonly line: number;
-  /** Columns of leading white space. */
-  readonly indent: number;
-  readonly text: string;
-  /** Levels told by a number such as 1.2.3, or by signs of a heading; 0 for none. */
-  readonly numbered: number;
-}
-
-/** One indented line to its parts. */
-function measure(source: string, line: number): Line {
-  let indent = 0;
-  let i = 0;
-  for (; i < source.length; i++) {
-    if (source[i] === '\t') indent += tabWidth - (indent % tabWidth);
-    else if (source[i] === ' ' || source[i] === '\u00a0' || source[i] === '\u3000') indent++;
-    else break;
-  }
-  let text = source.slice(i).trim();
-  let numbered = 0;
-  const head = heading.exec(text);
-  const count = number.exec(text);
-  if (head) {
-    numbered = head[1]!.length;
-    text = text.slice(head[0].length);
-  } else if (bullet.test(text)) {
-    text = text.replace(bullet, '');
-  } else if (count) {
-    numbered = count[1]!.split('.').length;
-    text = text.slice(count[0].length);
-  } else {
-    text = text.replace(letter, '');
-  }
-  return { line, indent, text: text.trim(), numbered };
-}
-
-/** "Hana Petrović – Schools lead, North site" to name and details. */
-export function splitDetails(text: string): { name: string; details: string[] } {
-  const cut = /\t+|\s+[–—|-]\s+|:\s+|,\s+|;\s+/.exec(text);
-  const bracket = /^(.+?)\s*\(([^()]+)\)$/.exec(text);
-  if (bracket && (!cut || cut.index > bracket[1]!.length))
-    return { name: bracket[1]!.trim(), details: bracket[2]!.split(/[,;]\s*/).map((part) => part.trim()) };
-  if (!cut || cut.index === 0) return { name: text, details: [] };
-  const rest = text.slice(cut.index + cut[0].length);
-  return {
-    name: text.slice(0, cut.index).trim(),
-    details: rest
-      .split(/\t+|,\s+|;\s+|\s+[|–—]\s+/)
-      .map((part) => part.trim())
-      .filter(Boolean)
-      .slice(0, limits.details),
-  };
-}
 
 /**
  * An indented list: by tabs or spaces, with or without bullets; or by numbers such as 1.2.3 or headings where nothing is indented.
- * A line belongs to the nearest line above it that is indented less. O(lines).
+ * A line belongs to the nearest line above it that is indented less; lines with dashes belong to the plain line above them. A last line
+ * with a sum goes to the tray. O(characters).
  */
 export function readOutline(text: string): ReadResult {
   const source = text.split(/\r\n|\r|\n/);
-  const lines = source.map((each, i) => measure(each, i + 1)).filter((each) => each.text !== '');
-  if (lines.length === 0) return nothingRead;
+  const all = outlineLines(source);
+  const lines = all.filter((each, i) => !isSum(each, all[i + 1]));
+  if (lines.length === 0 && all.length === 0) return nothingRead;
   const flat = lines.every((each) => each.indent === lines[0]!.indent);
-  const byNumber =
-    flat &&
-    lines.some((each) => each.numbered > 1) &&
-    lines.filter((each) => each.numbered > 0).length >= lines.length * 0.6;
+  const byNumber = flat && isByLevels(lines);
+  const mixed = lines.some((each) => each.sign === 'bullet') && lines.some((each) => each.sign === null);
   const findings: Finding[] = [];
   const entries: ReadEntry[] = [];
   const stack: { depth: number; id: string }[] = [];
   let last = 0;
-  for (const each of lines) {
-    const depth = byNumber ? each.numbered || last + 1 : each.indent;
-    if (byNumber && each.numbered > 0) last = each.numbered;
+  for (const [i, each] of lines.entries()) {
+    const underPlain = !byNumber && mixed && each.sign === 'bullet' && isUnderPlain(stack, each.indent);
+    const depth = byNumber ? each.levels || last + 1 : each.indent + (underPlain ? 0.5 : 0);
+    if (byNumber && each.levels > 0) last = each.levels;
     let left: number | null = null;
     while (stack.length > 0 && stack.at(-1)!.depth >= depth) left = stack.pop()!.depth;
-    if (
-      !byNumber &&
-      left !== null &&
-      left > depth &&
-      (stack.length > 0 || entries.length > 0) &&
-      depth > (stack.at(-1)?.depth ?? -1) &&
-      depth !== 0
-    ) {
-      const message = `Line ${each.line} is indented between two levels; “${each.text.slice(0, 60)}” was taken to the level of the lines further out. Indent it like its siblings if that is wrong.`;
-      findings.push(
-        finding('uneven-indent', 'warning', message, {
-          line: each.line,
-          column: depth + 1,
-          entries: [`e${each.line}`],
-        }),
-      );
-    }
-    const parent = stack.at(-1)?.id ?? null;
+    const uneven =
+      left !== null && left > depth && left - depth >= 1 && depth > (stack.at(-1)?.depth ?? -1) && depth !== 0;
+    if (!byNumber && uneven && entries.length > 0) findings.push(unevenIndent(each));
     const id = `e${each.line}`;
-    const { name, details } = splitDetails(each.text);
+    const next = lines[i + 1];
+    const overDashes = each.sign === null && next?.sign === 'bullet' && next.indent === each.indent && !byNumber;
+    const { name, details } = splitDetails(overDashes ? withoutColon(each.text) : each.text);
     const role = isVacantName(name) ? 'vacancy' : isAssistantTitle(details[0] ?? '') ? 'assistant' : null;
-    entries.push({
-      id,
-      line: each.line,
-      name: name.slice(0, limits.nameLength),
-      details: details.map((detail) => detail.slice(0, limits.detailLength)),
-      fields: {},
-      role,
-      parent,
-    });
+    const parent = stack.at(-1)?.id ?? null;
+    entries.push({ id, line: each.line, name, details, fields: {}, role, parent });
     stack.push({ depth, id });
   }
+  const notPlaced = all
+    .filter((each, i) => isSum(each, all[i + 1]))
+    .map(({ line, text: sum }) => ({ line, text: sum, reason: `Line ${line} is a sum, not an entry.` }));
   return {
     ...nothingRead,
-    structure: flat && !byNumber ? 'flat' : 'indent',
-    emptyLines: emptyBefore(source, lines.length),
+    structure: flat && !byNumber && entries.every(({ parent }) => parent === null) ? 'flat' : 'indent',
+    emptyLines: emptyBefore(source, all.length),
     entries,
+    notPlaced,
     findings,
   };
+}
+
+const isSum = (each: OutlineLine, next: OutlineLine | undefined): boolean =>
+  !each.text.startsWith('"') && isSumName(each.text) && (next === undefined || next.indent <= each.indent);
+
+/** Levels told by numbers on most lines, or by headings from the first line on. */
+function isByLevels(lines: readonly OutlineLine[]): boolean {
+  if (lines[0]?.sign === 'heading') return lines.length > 1;
+  const told = lines.filter((each) => each.levels > 0).length;
+  return lines.some((each) => each.levels > 1) && told >= lines.length * 0.6;
+}
+
+/** Whether the nearest line above on this indent, or between it and the next, is a plain one. */
+function isUnderPlain(stack: readonly { depth: number }[], indent: number): boolean {
+  for (let i = stack.length - 1; i >= 0 && stack[i]!.depth >= indent; i--) if (stack[i]!.depth === indent) return true;
+  return false;
+}
+
+const withoutColon = (text: string): string => (text.endsWith(':') ? text.slice(0, -1).trimEnd() : text);
+
+function unevenIndent(each: OutlineLine): Finding {
+  const message = `Line ${each.line} is indented between two levels; “${each.text.slice(0, 60)}” was taken to the level of the lines further out. Indent it like its siblings if that is wrong.`;
+  return finding('uneven-indent', 'warning', message, {
+    line: each.line,
+    column: each.indent + 1,
+    entries: [`e${each.line}`],
+  });
 }
 
 /** Empty lines between the first and the last that has text. */

@@ -1,14 +1,16 @@
-import { createDiagram, evenKeys, finding, limits, type OrgChart, type Entry, type Finding } from '../model';
+import { createDiagram, evenKeys, finding, keepable, limits, type OrgChart, type Entry, type Finding } from '../model';
 import { findColumns } from './columns';
 import { findDelimiter, parseDelimited, type Delimiter } from './delimited';
+import { withinLimits } from './fit';
 import { foldName } from './names';
 import { readOutline } from './outline';
 import { nothingRead, type ReadChoices, type ReadResult } from './result';
 import { readTable } from './table';
+import { tableParts } from './table-parts';
 
 /** Reads a list of people as it is. Never throws for what stands in it; findings and questions say what was unsure. */
 export function readList(source: string, choices: ReadChoices = {}): ReadResult {
-  const text = source.replace(/^\ufeff/, '').replaceAll('\u0000', '');
+  const text = keepable(source.replace(/^\ufeff/, ''));
   if (text.trim() === '') {
     return {
       ...nothingRead,
@@ -25,8 +27,11 @@ export function readList(source: string, choices: ReadChoices = {}): ReadResult 
   }
   const delimiter = tableDelimiter(text, choices);
   const result = delimiter ? readTable(text, delimiter, choices) : readOutline(text);
-  return withGeneralFindings(withinLimit(result));
+  return withinLimits(withGeneralFindings(withinCount(result)));
 }
+
+/** True where a text is read as a table and not as an outline. */
+export const isReadAsTable = (text: string): boolean => text !== '' && tableDelimiter(text, {}) !== null;
 
 /** The delimiter where the text is a table with people, null where it is an outline. */
 function tableDelimiter(text: string, choices: ReadChoices): Delimiter | null {
@@ -34,7 +39,7 @@ function tableDelimiter(text: string, choices: ReadChoices): Delimiter | null {
   const delimiter = findDelimiter(text);
   if (!delimiter) return null;
   if (choices.structure === 'table') return delimiter;
-  const { rows } = parseDelimited(text.slice(0, 200_000), delimiter);
+  const { rows } = tableParts(parseDelimited(text.slice(0, 200_000), delimiter).rows);
   const { columns, header } = findColumns(rows, undefined);
   const indented = text.split('\n').filter((line) => /^[ \t]+\S/.test(line)).length;
   const reports = columns.some((column) => column.use === 'reportsTo');
@@ -42,7 +47,7 @@ function tableDelimiter(text: string, choices: ReadChoices): Delimiter | null {
   return header || reports ? delimiter : null;
 }
 
-function withinLimit(result: ReadResult): ReadResult {
+function withinCount(result: ReadResult): ReadResult {
   if (result.entries.length <= limits.entries) return result;
   const entries = result.entries.slice(0, limits.entries);
   const kept = new Set(entries.map((entry) => entry.id));
@@ -111,8 +116,8 @@ export function diagramFrom(result: ReadResult, title: string): OrgChart {
   for (const { id, name, details, fields, role, parent } of result.entries) {
     entries[id] = { id, name, details: [...details], fields: { ...fields }, role, parent, order: orders.get(id)! };
   }
-  const links = result.links.map(({ from, to, line }) => ({
-    id: `side-${line}`,
+  const links = result.links.map(({ from, to, line }, i) => ({
+    id: `side-${line}-${i + 1}`,
     from,
     to,
     kind: 'side' as const,
@@ -122,6 +127,6 @@ export function diagramFrom(result: ReadResult, title: string): OrgChart {
     ...(createDiagram('org-chart', title) as OrgChart),
     entries,
     links: Object.fromEntries(links.map((link) => [link.id, link])),
-    notPlaced: result.notPlaced.map((item) => ({ ...item, id: `line-${item.line}` })),
+    notPlaced: result.notPlaced.map((item, i) => ({ ...item, id: `line-${item.line}-${i + 1}` })),
   };
 }

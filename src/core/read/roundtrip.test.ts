@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { kinds } from '../kind';
 import { brokenInvariants } from '../model';
 import { csvRow } from '../write';
-import { columnUseOf } from './columns';
+import { columnUseOf } from './headings';
 import { delimiters, findDelimiter, parseDelimited } from './delimited';
 import { readMembershipLines } from './membership-lines';
 import { decodeList, readList, readSets } from '.';

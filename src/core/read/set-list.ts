@@ -1,5 +1,5 @@
 import type { Finding } from '../model';
-import type { Column } from './result';
+import type { Column, ReadResult } from './result';
 
 /** One mention of an item in a list, with the sets that the place names. An item without sets is in none. */
 export interface Mention {
@@ -16,6 +16,10 @@ export interface SetList {
   readonly universe: string;
   /** Names of the sets in the order of the list. */
   readonly sets: readonly string[];
+  /** True where every mention is an item of its own, also where two have one name. */
+  readonly apart: boolean;
+  /** What found no place. */
+  readonly notPlaced: ReadResult['notPlaced'];
   readonly mentions: readonly Mention[];
   readonly columns: readonly Column[];
   readonly header: boolean;

@@ -2,26 +2,57 @@ import { finding, mostSets, type Finding } from '../model';
 import { parseDelimited, type Delimiter, type Row } from './delimited';
 import { foldName } from './names';
 import { isPictureHeading } from './picture-field';
-import { columnUseOf } from './columns';
-import type { Column, ColumnUse, ReadChoices } from './result';
+import { fieldsOf } from './fit';
+import { columnUseOf, fieldPrefix } from './headings';
+import type { Column, ColumnUse, ReadChoices, ReadResult } from './result';
 import type { Mention, SetList } from './set-list';
+import { asideFinding, openQuoteFinding, trayed } from './table';
+import { tableParts } from './table-parts';
+
+/** Stands before the name of a set that would not be told by its marks. */
+export const setPrefix = 'Set: ';
+const bareHeading = (told: string): string => {
+  const prefix = [fieldPrefix, setPrefix].find((one) => told.startsWith(one)) ?? '';
+  return told.slice(prefix.length);
+};
 
 const yes = /^(x|×|✓|✔|✗|☑|●|•|\*|\+|1|y|yes|ja|j|oui|si|sí|true|wahr|vrai)$/iu;
 const no = /^(|0|n|no|nein|non|false|falsch|faux|-|–|—|☐|○)$/iu;
 
 /** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
 export function fromTable(text: string, delimiter: Delimiter, choices: ReadChoices): SetList | null {
-  const { rows, openQuote } = parseDelimited(text, delimiter);
-  const head = rows[0];
-  if (!head || rows.length < 2) return null;
+  const { rows: all, openQuote } = parseDelimited(text, delimiter);
+  const { rows, aside } = tableParts(all);
+  const first = rows[0];
+  if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
-  if (openQuote !== null) {
-    const message = `Line ${openQuote} has a quotation mark that is never closed; it was read as a plain character.`;
-    findings.push(finding('open-quote', 'warning', message, { line: openQuote }));
-  }
+  if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
+  if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
   const body = rows.slice(1);
-  const found = fromMarks(head, body, choices) ?? fromCells(head, body) ?? fromColumns(head, body);
-  return found && { ...found, findings: [...findings, ...found.findings] };
+  const found =
+    withoutHeading(first, rows, choices) ??
+    fromMarks(first, body, choices) ??
+    fromCells(first, body) ??
+    fromColumns(first, body);
+  if (!found) return null;
+  const besides = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  return { ...found, notPlaced: [...besides, ...found.notPlaced], findings: [...findings, ...found.findings] };
+}
+
+/** A table of marks without a heading: the first row is an item like the others, and the sets are numbered. */
+function withoutHeading(first: Row, rows: readonly Row[], choices: ReadChoices): SetList | null {
+  const marks = first.cells.slice(1).filter((cell) => yes.test(cell)).length;
+  const others = first.cells.slice(1).filter((cell) => !yes.test(cell) && !no.test(cell)).length;
+  if (marks === 0 || others > 0) return null;
+  const cells = ['Name', ...first.cells.slice(1).map((_, i) => `Set ${i + 1}`)];
+  const found = fromMarks({ line: first.line, cells }, rows, choices);
+  if (!found) return null;
+  const message = `No row names the sets; they are called ${found.sets.slice(0, 5).join(', ')}. Write a heading above the columns.`;
+  return {
+    ...found,
+    header: false,
+    findings: [finding('no-heading', 'warning', message, { line: first.line }), ...found.findings],
+  };
 }
 
 const columnOf = (head: Row, index: number, use: ColumnUse): Column => ({
@@ -40,6 +71,8 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     const marked = cells.filter((cell) => yes.test(cell)).length;
     const known = columnUseOf(head.cells[i] ?? '');
     if (known === 'id') return 'leftOut';
+    if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
+    if (known === 'detail' || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
     return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell)) ? 'set' : 'field';
   });
@@ -53,30 +86,44 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     uses[first] = 'name';
   }
   uses.forEach((use, i) => {
-    if (use === 'field' && !choices.columns?.[i] && !isPictureHeading(head.cells[i] ?? '')) uses[i] = 'detail';
+    if (use !== 'field' || choices.columns?.[i] || isPictureHeading(head.cells[i] ?? '')) return;
+    if (!(head.cells[i] ?? '').startsWith(fieldPrefix)) uses[i] = 'detail';
   });
   const name = uses.indexOf('name');
   const findings: Finding[] = [];
+  const notPlaced: ReadResult['notPlaced'][number][] = [];
+  const setNames = new Map(sets.map((i) => [i, bareHeading(head.cells[i] ?? '') || `Set ${i + 1}`]));
+  // Our own tables number their rows; an item without a name is one all the same there.
+  const marksOnly = columnUseOf(head.cells[0] ?? '') === 'id' && body.every((row, i) => row.cells[0] === String(i + 1));
   const mentions = body.flatMap((row): Mention[] => {
     const item = row.cells[name] ?? '';
-    if (item === '') {
-      const message = `Line ${row.line} has no name; it was passed over.`;
+    if (item === '' && !marksOnly) {
+      const message = `Line ${row.line} has no name; it is kept in the tray.`;
       findings.push(finding('no-name', 'warning', message, { line: row.line }));
+      notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
       return [];
     }
-    const details = row.cells.filter((cell, i) => uses[i] === 'detail' && cell !== '');
-    const fields = Object.fromEntries(
-      row.cells.flatMap((cell, i) =>
-        uses[i] === 'field' && cell !== '' ? [[(head.cells[i] ?? '').slice(0, 100), cell]] : [],
+    const beyond = row.cells.slice(width).filter((cell) => cell !== '');
+    if (beyond.length > 0) {
+      const message = `Line ${row.line} has ${row.cells.length} cells where ${width} were expected; the ones beyond were kept as details.`;
+      findings.push(finding('ragged-row', 'warning', message, { line: row.line }));
+    }
+    const told = row.cells.filter((_, i) => uses[i] === 'detail');
+    const details = [...told.slice(0, told.findLastIndex((cell) => cell !== '') + 1), ...beyond];
+    const fields = fieldsOf(
+      row.cells.flatMap((cell, i): [string, string][] =>
+        uses[i] === 'field' && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [],
       ),
     );
-    const marked = sets.filter((i) => yes.test(row.cells[i] ?? '')).map((i) => head.cells[i]!);
+    const marked = sets.filter((i) => yes.test(row.cells[i] ?? '')).map((i) => setNames.get(i)!);
     return [{ line: row.line, name: item, details, fields, sets: marked }];
   });
   return {
     told: 'set-marks',
     universe: '',
-    sets: sets.map((i) => head.cells[i] || `Set ${i + 1}`),
+    sets: [...setNames.values()],
+    apart: marksOnly,
+    notPlaced,
     mentions,
     columns: uses.map((use, i) => columnOf(head, i, use)),
     header: true,
@@ -86,13 +133,14 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
 
 export const splitSets = (cell: string): string[] =>
   cell
-    .split(/\s*[;,/&+]\s*|\s+and\s+|\s+und\s+|\s+et\s+/u)
+    .split(/[;,/&+]|\sand\s|\sund\s|\set\s/u)
     .map((part) => part.trim())
     .filter((part) => part !== '' && !/^(none|no|nothing|keine?|-|–)$/iu.test(part));
 
 /** Two columns: the item, and a cell that lists its sets. */
 function fromCells(head: Row, body: readonly Row[]): SetList | null {
   if (head.cells.length !== 2) return null;
+  const nameless = body.filter((row) => (row.cells[0] ?? '') === '' && row.cells.some((cell) => cell !== ''));
   const mentions = body
     .filter((row) => (row.cells[0] ?? '') !== '')
     .map((row): Mention => ({
@@ -109,6 +157,8 @@ function fromCells(head: Row, body: readonly Row[]): SetList | null {
   return {
     told: 'set-lists',
     universe: '',
+    apart: false,
+    notPlaced: nameless.map((row) => trayed(row, `Line ${row.line} has no name.`)),
     sets,
     mentions,
     columns: [columnOf(head, 0, 'name'), columnOf(head, 1, 'set')],
@@ -142,6 +192,14 @@ function fromColumns(head: Row, body: readonly Row[]): SetList | null {
   return {
     told: 'set-columns',
     universe: '',
+    apart: false,
+    notPlaced: body
+      .filter((row) => row.cells.slice(sets.length).some((cell) => cell !== ''))
+      .map((row) => ({
+        line: row.line,
+        text: row.cells.slice(sets.length).filter(Boolean).join(', '),
+        reason: `Line ${row.line} has cells beyond the last set.`,
+      })),
     sets,
     mentions,
     columns: sets.map((_, i) => columnOf(head, i, 'set')),

@@ -1,6 +1,8 @@
-import { finding, limits, mostSets, type Finding } from '../model';
+import { finding, keepable, limits, mostSets, own, type Finding } from '../model';
 import { findDelimiter } from './delimited';
-import { foldName, isNear } from './names';
+import { fieldsOf, withinLimits } from './fit';
+import { NameIndex } from './name-index';
+import { foldName } from './names';
 import { nothingRead, type Question, type ReadChoices, type ReadEntry, type ReadResult } from './result';
 import { fromLines, fromOutline } from './set-lines';
 import type { Mention, SetList } from './set-list';
@@ -11,7 +13,7 @@ const shortestAsked = 5;
 
 /** Reads a list of items with the sets they are in. Null parts and doubtful spellings are told as findings and questions. */
 export function readSets(source: string, choices: ReadChoices = {}): ReadResult {
-  const text = source.replace(/^\ufeff/, '').replaceAll('\u0000', '');
+  const text = keepable(source.replace(/^\ufeff/, ''));
   const refusal =
     text.trim() === ''
       ? finding('empty', 'error', 'The list is empty. Paste or type the items and the sets they are in.')
@@ -39,76 +41,117 @@ function tellSets(text: string, choices: ReadChoices): SetList | null {
   return fromLines(text) ?? fromOutline(text);
 }
 
-/** Brings mentions of one item together: by name without case, accents and spaces; near spellings are asked about. O(items²) at worst. */
+/** Brings mentions of one item together: by name without case, accents and spaces; near spellings are asked about. */
 function gather(list: SetList, choices: ReadChoices): ReadResult {
   const findings: Finding[] = [...list.findings];
-  const names = keepSets(list, findings);
+  const { names, leftOut } = keepSets(list, findings);
   const questions: Question[] = [];
-  const known = new Map<string, { entry: ReadEntry; sets: Set<string> }>();
-  const spellings: { key: string; line: number }[] = [];
+  const known = new Map<string, Item>();
+  const spellings = new NameIndex(1);
+  const keys: string[] = [];
   for (const mention of list.mentions) {
-    let key = foldName(mention.name);
-    if (!known.has(key)) {
-      const near = spellings.find(
-        (one) => one.key.length >= shortestAsked && key.length >= shortestAsked && isNear(one.key, key, 1),
-      );
-      if (near) {
-        const before = known.get(near.key)!.entry;
+    let key = list.apart ? `${mention.line}` : foldName(mention.name);
+    if (!list.apart && !known.has(key) && key.length >= shortestAsked) {
+      const near = spellings.near(key, 1).find((at) => keys[at]!.length >= shortestAsked);
+      if (near !== undefined) {
+        const before = known.get(keys[near]!)!.entry;
         const question = spellingQuestion(mention, before, choices);
         questions.push(question);
-        if (choices.answers?.[question.id] === 'same') key = near.key;
+        if (own(choices.answers ?? {}, question.id) === 'same') key = keys[near]!;
       }
     }
-    const sets = mention.sets.map(foldName).filter((set) => names.has(set));
+    const sets = mention.sets.map(foldName);
+    const dropped = mention.sets.filter((name) => leftOut.has(foldName(name)));
     const before = known.get(key);
     if (before) {
-      for (const set of sets) before.sets.add(set);
+      for (const set of sets) if (names.has(set)) before.sets.add(set);
+      // A further mention may tell more.
+      for (const detail of [...mention.details, ...dropped])
+        if (detail !== '' && !before.details.includes(detail)) before.details.push(detail);
+      before.fields.push(...Object.entries(mention.fields).filter(([, value]) => !before.values.has(value)));
+      for (const value of Object.values(mention.fields)) before.values.add(value);
+      if (mention.name !== before.entry.name && before.spellings.size < 20) before.spellings.add(mention.name);
       continue;
     }
-    spellings.push({ key, line: mention.line });
+    if (!list.apart) {
+      spellings.add(key);
+      keys.push(key);
+    }
+    const { line, name, fields } = mention;
     const entry: ReadEntry = {
-      id: `e${mention.line}-${known.size + 1}`,
-      line: mention.line,
-      name: mention.name.slice(0, limits.nameLength),
-      details: mention.details.slice(0, limits.details).map((detail) => detail.slice(0, limits.detailLength)),
-      fields: mention.fields,
+      id: `e${line}-${known.size + 1}`,
+      line,
+      name,
+      details: [],
+      fields: {},
       role: null,
       parent: null,
     };
-    known.set(key, { entry, sets: new Set(sets) });
+    known.set(key, {
+      entry,
+      details: [...mention.details, ...dropped],
+      fields: Object.entries(fields),
+      values: new Set(Object.values(fields)),
+      sets: new Set(sets.filter((set) => names.has(set))),
+      spellings: new Set(),
+    });
   }
-  const entries = [...known.values()];
-  return {
+  const items = [...known.values()];
+  const entries = items.map(({ entry, details, fields }) => ({ ...entry, details, fields: fieldsOf(fields) }));
+  return withinLimits({
     ...nothingRead,
     structure: list.told,
     columns: list.columns,
     header: list.header,
-    entries: entries.map(({ entry }) => entry),
+    entries,
     universe: list.universe,
+    notPlaced: list.notPlaced,
     sets: [...names].map(([key, name]) => ({
       name,
-      items: entries.filter(({ sets }) => sets.has(key)).map(({ entry }) => entry.id),
+      items: items.filter(({ sets }) => sets.has(key)).map(({ entry }) => entry.id),
     })),
     questions,
-    findings: [...findings, ...doubts(entries)],
-  };
+    findings: [...findings, ...spelledTwice(items), ...doubts(items)],
+  });
 }
 
-/** Names of the sets that are drawn, by folded name; what is beyond five is told. */
-function keepSets(list: SetList, findings: Finding[]): Map<string, string> {
+interface Item {
+  readonly entry: ReadEntry;
+  readonly details: string[];
+  readonly fields: [string, string][];
+  readonly values: Set<string>;
+  readonly sets: Set<string>;
+  /** Other ways in which the list writes the name. */
+  readonly spellings: Set<string>;
+}
+
+/** Names that differ only in case, accents or blanks are one item; which way was kept is told. */
+function spelledTwice(items: readonly Item[]): Finding[] {
+  return items
+    .filter(({ spellings }) => spellings.size > 0)
+    .map(({ entry, spellings }) => {
+      const others = [...spellings].map((name) => `“${name}”`).join(', ');
+      const message = `${others} and “${entry.name}” (line ${entry.line}) were taken for one item; it is written “${entry.name}”.`;
+      return finding('spelled-twice', 'note', message, { line: entry.line, entries: [entry.id] });
+    });
+}
+
+/** Names of the sets that are drawn, by folded name; what is beyond five is told, and kept as details of its items. */
+function keepSets(list: SetList, findings: Finding[]): { names: Map<string, string>; leftOut: ReadonlySet<string> } {
   const names = new Map<string, string>();
-  for (const name of list.sets) if (!names.has(foldName(name))) names.set(foldName(name), name.slice(0, 200));
-  if (names.size > mostSets) {
-    const left = [...names.values()].slice(mostSets);
-    const message = `The list has ${names.size} sets; a Venn diagram draws at most ${mostSets}. Left out: ${left.slice(0, 5).join(', ')}${left.length > 5 ? ' …' : ''}. Make the columns you want to see “a set”, or take the others out.`;
+  for (const name of list.sets) if (!names.has(foldName(name))) names.set(foldName(name), name);
+  const beyond = [...names].slice(mostSets);
+  if (beyond.length > 0) {
+    const shown = beyond.map(([, name]) => name).join(', ');
+    const message = `The list has ${names.size} sets; a Venn diagram draws at most ${mostSets}. Left out: ${shown}. Their names are kept as details of their items. Make the columns you want to see “a set”, or take the others out.`;
     findings.push(finding('too-many-sets', 'warning', message));
-    for (const key of [...names.keys()].slice(mostSets)) names.delete(key);
+    for (const [key] of beyond) names.delete(key);
   }
-  return names;
+  return { names, leftOut: new Set(beyond.map(([key]) => key)) };
 }
 
 function spellingQuestion(mention: Mention, before: ReadEntry, choices: ReadChoices): Question {
-  const id = `same-${mention.line}-${foldName(mention.name)}`;
+  const id = `same-${mention.line}-${foldName(mention.name).slice(0, 80)}`;
   return {
     id,
     line: mention.line,
@@ -121,11 +164,11 @@ function spellingQuestion(mention: Mention, before: ReadEntry, choices: ReadChoi
       { value: 'same', words: `The same: “${before.name}”` },
       { value: 'different', words: 'Two different things' },
     ],
-    answered: choices.answers?.[id] !== undefined,
+    answered: own(choices.answers ?? {}, id) !== undefined,
   };
 }
 
-function doubts(entries: readonly { entry: ReadEntry; sets: ReadonlySet<string> }[]): Finding[] {
+function doubts(entries: readonly Item[]): Finding[] {
   const outside = entries.filter(({ sets }) => sets.size === 0);
   if (outside.length === 0) return [];
   const names = outside

@@ -1,5 +1,6 @@
-import { finding, type Finding } from '../model';
-import { foldName, isNear, mayStandFor, turned } from './names';
+import { finding, type Finding, own } from '../model';
+import { NameIndex } from './name-index';
+import { foldName, turned } from './names';
 import type { Question, ReadEntry } from './result';
 
 export interface Reporting {
@@ -20,28 +21,33 @@ export interface Resolved {
 
 type Match = { readonly sure: boolean; readonly why: string; readonly entries: readonly Reporting[] };
 
-/** Names looked through one by one for a near match; beyond it only exact and folded names are compared. */
-const nearLimit = 5000;
+/** As many people as a question offers to choose from. */
+const mostCandidates = 8;
 
 /** Finds who each superior is, in lists as people write them. Sure matches are taken, others are asked. */
-export function findSuperiors(people: readonly Reporting[], answers: Readonly<Record<string, string>>): Resolved {
-  const find = matcher(people);
+export function findSuperiors(
+  people: readonly Reporting[],
+  answers: Readonly<Record<string, string>>,
+  find: SuperiorMatcher = superiorMatcher(people),
+): Resolved {
   const parents = new Map<string, string | null>();
   const questions: Question[] = [];
   const findings: Finding[] = [];
   const added = new Map<string, { id: string; name: string; line: number }>();
   const ids = new Set(people.map(({ entry }) => entry.id));
+  const ownIds = new Set(people.map(({ ownId }) => ownId).filter(Boolean));
   for (const { entry, wanted, ownId } of people) {
     parents.set(entry.id, null);
     if (wanted === '') continue;
-    if (foldName(wanted) === foldName(entry.name) || (ownId !== '' && wanted === ownId)) continue;
+    // Whoever is at the top often reports to himself.
+    if (ownIds.has(wanted) ? wanted === ownId : foldName(wanted) === foldName(entry.name)) continue;
     const { sure, why, entries } = find(wanted, entry.id);
     if (sure) {
       parents.set(entry.id, entries[0]!.entry.id);
       continue;
     }
     const id = `superior-${entry.line}`;
-    const answer = answers[id];
+    const answer = own(answers, id);
     const guess = entries[0]?.entry.id ?? null;
     let parent = guess;
     if (answer === 'top') parent = null;
@@ -55,12 +61,20 @@ export function findSuperiors(people: readonly Reporting[], answers: Readonly<Re
       wanted,
       text: why,
       guess,
-      candidates: entries.slice(0, 8).map((one) => ({ id: one.entry.id, name: one.entry.name, line: one.entry.line })),
+      candidates: entries.map((one) => ({ id: one.entry.id, name: one.entry.name, line: one.entry.line })),
       answered: answer !== undefined,
     });
     if (answer === undefined) findings.push(openFinding(entry, wanted, entries));
   }
   breakLoops(people, parents, findings);
+  if (find.isSpent())
+    findings.push(
+      finding(
+        'not-all-compared',
+        'note',
+        'The list is so long and names so many superiors who are not in it that not every name was compared with near spellings.',
+      ),
+    );
   return { parents, questions, findings, added: [...added.values()] };
 }
 
@@ -102,12 +116,18 @@ function openFinding(entry: ReadEntry, wanted: string, found: readonly Reporting
   return finding(
     'ambiguous-superior',
     'warning',
-    `${subject}, which fits ${found.length} people (lines ${lines}); the one on line ${first.line} was taken.`,
+    `${subject}, which fits several people (lines ${lines}${found.length > 4 ? ' …' : ''}); the one on line ${first.line} was taken.`,
     where,
   );
 }
 
-function matcher(people: readonly Reporting[]): (wanted: string, self: string) => Match {
+/** Who is meant by what a list says of a superior; never the asker. */
+export type SuperiorMatcher = ((wanted: string, self: string) => Match) & {
+  /** True where the list was too long to look for every misspelt name. */
+  isSpent(): boolean;
+};
+
+export function superiorMatcher(people: readonly Reporting[]): SuperiorMatcher {
   const byId = new Map<string, Reporting[]>();
   const byName = new Map<string, Reporting[]>();
   const byTitle = new Map<string, Reporting[]>();
@@ -117,49 +137,57 @@ function matcher(people: readonly Reporting[]): (wanted: string, self: string) =
     if (list) list.push(person);
     else map.set(key, [person]);
   };
+  const index = new NameIndex(2);
   for (const person of people) {
+    const name = foldName(person.entry.name);
+    const otherWay = foldName(turned(person.entry.name));
     note(byId, person.ownId, person);
-    note(byName, foldName(person.entry.name), person);
+    note(byName, name, person);
+    if (otherWay !== name) note(byName, otherWay, person);
     for (const detail of person.entry.details) note(byTitle, foldName(detail), person);
+    index.add(otherWay);
   }
-  const folded = people.map((person) => ({ person, name: foldName(person.entry.name) }));
   const remembered = new Map<string, readonly Reporting[]>();
   const loosely = (key: string): readonly Reporting[] => {
     let found = remembered.get(key);
     if (!found) {
-      const near = key.length >= 6 ? (key.length >= 10 ? 2 : 1) : 0;
-      const short = folded.filter(({ name }) => mayStandFor(key, name));
-      const list =
-        short.length > 0 || near === 0 || people.length > nearLimit
-          ? short
-          : folded.filter(({ name }) => isNear(key, name, near));
-      found = list.map(({ person }) => person);
+      const slips = key.length >= 6 ? (key.length >= 10 ? 2 : 1) : 0;
+      const short = index.standingFor(key);
+      const list = short.length > 0 || slips === 0 ? short : index.near(key, slips);
+      found = list.map((at) => people[at]!);
       remembered.set(key, found);
     }
     return found;
   };
-  return (wanted, self) => {
-    const others = (list: readonly Reporting[] | undefined) => (list ?? []).filter(({ entry }) => entry.id !== self);
+  const match = (wanted: string, self: string): Match => {
     const exact = [byId.get(wanted), byName.get(foldName(wanted)), byName.get(foldName(turned(wanted)))]
-      .map(others)
-      .find((list) => list.length > 0);
-    if (exact?.length === 1) return { sure: true, why: '', entries: exact };
+      .map((list) => othersThan(self, list))
+      .find(({ count }) => count > 0);
+    if (exact?.count === 1) return { sure: true, why: '', entries: exact.some };
     if (exact)
       return {
         sure: false,
-        why: `“${wanted}” is the name of ${exact.length} people. Which one is meant?`,
-        entries: exact,
+        why: `“${wanted}” is the name of ${exact.count} people. Which one is meant?`,
+        entries: exact.some,
       };
-    const loose = others(loosely(foldName(turned(wanted))));
-    const titled = loose.length > 0 ? loose : others(byTitle.get(foldName(wanted)));
-    const first = titled[0]?.entry;
+    const loose = othersThan(self, loosely(foldName(turned(wanted))));
+    const titled = loose.count > 0 ? loose : othersThan(self, byTitle.get(foldName(wanted)));
+    const first = titled.some[0]?.entry;
     if (!first) return { sure: false, why: `“${wanted}” is not in the list.`, entries: [] };
     const why =
-      titled.length === 1
+      titled.count === 1
         ? `Is “${wanted}” ${first.name}, line ${first.line}?`
-        : `“${wanted}” may be one of ${titled.length} people. Which one?`;
-    return { sure: false, why, entries: titled };
+        : `“${wanted}” may be one of ${titled.count} people. Which one?`;
+    return { sure: false, why, entries: titled.some };
   };
+  return Object.assign(match, { isSpent: () => index.isSpent });
+}
+
+/** The first few of a list without one of them, and how many there are; nobody looks through fifty thousand of one name. */
+function othersThan(self: string, list: readonly Reporting[] = []): { some: Reporting[]; count: number } {
+  const few = list.slice(0, mostCandidates + 1);
+  const some = few.filter(({ entry }) => entry.id !== self);
+  return { some: some.slice(0, mostCandidates), count: list.length - (few.length - some.length) };
 }
 
 /** Where people report to each other in a circle, the first of them in the list is put at the top and the circle told. */

@@ -1,90 +1,113 @@
-import { finding, limits, type Finding } from '../model';
+import { finding, type Finding } from '../model';
 import { findColumns, type Columns } from './columns';
 import { parseDelimited, type Delimiter, type Row } from './delimited';
-import { isAssistantTitle, isVacantName } from './names';
+import { fieldsOf } from './fit';
+import { foldName, isAssistantTitle, isPlainRole, isVacantName, roleOfWord, turned } from './names';
 import { emptyBefore } from './outline';
 import { nothingRead, type ColumnUse, type ReadChoices, type ReadEntry, type ReadResult } from './result';
-import { findSuperiors, type Reporting } from './superiors';
+import { findSuperiors, superiorMatcher, type Reporting, type SuperiorMatcher } from './superiors';
+import { tableParts } from './table-parts';
 
-const roleWords: [RegExp, string][] = [
-  [/^(vacan|vakant|open|unfilled|unbesetzt)/i, 'vacancy'],
-  [/^(assist|pa$)/i, 'assistant'],
-];
+interface Person extends Reporting {
+  /** Further superiors, as the list names them. */
+  readonly also: readonly string[];
+}
 
-/** A delimited table with a name column and a column that names the superior, by name or by id. */
+/** A delimited table with a name column and a column that names the superior, by name or by id. O(cells). */
 export function readTable(text: string, delimiter: Delimiter, choices: ReadChoices): ReadResult {
-  const { rows, openQuote } = parseDelimited(text, delimiter);
+  const { rows: all, openQuote } = parseDelimited(text, delimiter);
+  const { rows, aside } = tableParts(all);
   const columns = findColumns(rows, choices.columns);
   const findings: Finding[] = [];
-  const notPlaced: ReadResult['notPlaced'][number][] = [];
-  if (openQuote !== null) {
-    findings.push(
-      finding(
-        'open-quote',
-        'warning',
-        `Line ${openQuote} has a quotation mark that is never closed; it was read as a plain character.`,
-        { line: openQuote },
-      ),
-    );
-  }
+  if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
+  const notPlaced = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
   const body = columns.header ? rows.slice(1) : rows;
-  const people: (Reporting & { also: string })[] = [];
+  const counts = isCount(columns, body);
+  const known = new Set(body.map((row) => foldName(nameOf(row, columns))));
+  const people: Person[] = [];
   for (const row of body) {
-    const person = personOf(row, columns, findings);
+    const person = personOf(row, columns, counts, known, findings);
     if (person) people.push(person);
-    else
-      notPlaced.push({
-        line: row.line,
-        text: row.cells.filter(Boolean).join(', '),
-        reason: `Line ${row.line} has no name.`,
-      });
+    else notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
   }
   const sameIds = repeatedIds(people);
-  const { parents, questions, findings: found, added } = findSuperiors(people, choices.answers ?? {});
+  const match = superiorMatcher(people);
+  const { parents, questions, findings: found, added } = findSuperiors(people, choices.answers ?? {}, match);
   const hasReports = new Set(parents.values());
+  const plain = { details: [], fields: {}, role: null, parent: null };
   const entries: ReadEntry[] = [
-    ...added.map((one) => ({
-      id: one.id,
-      line: one.line,
-      name: one.name,
-      details: [],
-      fields: {},
-      role: null,
-      parent: null,
-    })),
+    ...added.map(({ id, line, name }) => ({ id, line, name, ...plain })),
     ...people.map(({ entry }) => ({
       ...entry,
       parent: parents.get(entry.id) ?? null,
       role: entry.role === 'assistant' && hasReports.has(entry.id) ? null : entry.role,
     })),
   ];
-  const links = sideLinks(people, choices, findings);
   const reports = columns.columns.some((column) => column.use === 'reportsTo');
+  const links = sideLinks(people, match, findings);
   return {
     ...nothingRead,
     structure: reports ? 'reports-to' : 'flat',
     columns: columns.columns,
     header: columns.header,
-    emptyLines: Math.max(0, emptyBefore(text.split(/\r\n|\r|\n/), rows.length)),
+    emptyLines: Math.max(0, emptyBefore(text.split(/\r\n|\r|\n/), all.length)),
     entries,
     links,
-    notPlaced,
+    notPlaced: notPlaced.sort((a, b) => a.line - b.line),
     questions,
     findings: [...findings, ...sameIds, ...found].sort((a, b) => (a.line ?? 0) - (b.line ?? 0)),
   };
 }
 
+export const openQuoteFinding = (line: number): Finding =>
+  finding(
+    'open-quote',
+    'warning',
+    `Line ${line} has a quotation mark that is never closed; it was read as a plain character.`,
+    { line },
+  );
+
+export const trayed = (row: Row, reason: string): ReadResult['notPlaced'][number] => ({
+  line: row.line,
+  text: row.cells.filter(Boolean).join(', '),
+  reason,
+});
+
+export function asideFinding(lines: readonly number[]): Finding {
+  const shown = lines.slice(0, 5).join(', ');
+  const [subject, verb, kept] = lines.length === 1 ? ['Line', 'belongs', 'It is'] : ['Lines', 'belong', 'They are'];
+  const message = `${subject} ${shown}${lines.length > 5 ? ' …' : ''} ${verb} to no row of the table (a title, a remark or a sum). ${kept} kept in the tray.`;
+  return finding('beside-table', 'note', message, { line: lines[0]! });
+}
+
+function nameOf(row: Row, { columns, twoPart }: Columns): string {
+  if (twoPart) return `${row.cells[twoPart.first] ?? ''} ${row.cells[twoPart.last] ?? ''}`.trim();
+  const column = columns.find(({ use }) => use === 'name');
+  const told = column ? (row.cells[column.index] ?? '') : '';
+  // "Surname, first name" over the column says how to turn it.
+  return column && /,/.test(column.header) ? turned(told) : told;
+}
+
+/** An id column that only counts the rows says nothing that has to be kept. */
+function isCount({ columns }: Columns, body: readonly Row[]): boolean {
+  const id = columns.find(({ use }) => use === 'id');
+  return id !== undefined && body.every((row, i) => row.cells[id.index] === String(i + 1));
+}
+
 function personOf(
   row: Row,
-  { columns, twoPart, expected }: Columns,
+  told: Columns,
+  counts: boolean,
+  known: ReadonlySet<string>,
   findings: Finding[],
-): (Reporting & { also: string }) | null {
+): Person | null {
+  const { columns, expected } = told;
   const cellsOf = (use: ColumnUse) =>
     columns.filter((column) => column.use === use).map((column) => row.cells[column.index] ?? '');
-  const name = twoPart
-    ? `${row.cells[twoPart.first] ?? ''} ${row.cells[twoPart.last] ?? ''}`.trim()
-    : (cellsOf('name')[0] ?? '');
-  if (name === '') return null;
+  const name = nameOf(row, told);
+  const words = row.cells.filter(Boolean);
+  if (name === '' && (words.length === 0 || !isNamelessEntry(cellsOf))) return null;
   const id = `e${row.line}`;
   const extra = row.cells.slice(expected);
   if (row.cells.length !== expected && (row.cells.length > expected || row.cells.length < lastNeeded(columns))) {
@@ -93,32 +116,45 @@ function personOf(
     const message = `Line ${row.line} has ${row.cells.length} ${row.cells.length === 1 ? 'cell' : 'cells'} where ${expected} were expected; ${kept}. Check that nothing stands in the wrong column.`;
     findings.push(finding('ragged-row', 'warning', message, { line: row.line, entries: [id] }));
   }
-  const details = [...cellsOf('detail'), ...extra].filter(Boolean).slice(0, limits.details);
-  const fields: Record<string, string> = {};
-  for (const column of columns) {
-    const value = row.cells[column.index] ?? '';
-    if (column.use === 'field' && value !== '')
-      fields[column.header.slice(0, 100)] = value.slice(0, limits.detailLength);
-  }
-  const [told = ''] = cellsOf('role');
+  const details = withoutEmptyEnd([...cellsOf('detail'), ...extra]);
+  const roleCell = cellsOf('role')[0] ?? '';
+  const fields = fieldsOf(
+    columns.flatMap(({ index, header, use }): [string, string][] => {
+      const value = row.cells[index] ?? '';
+      const kept = use === 'field' || (use === 'id' && !counts) || (use === 'role' && !isPlainRole(value));
+      return kept && value !== '' ? [[header, value]] : [];
+    }),
+  );
+  const named = roleOfWord(roleCell);
   const role =
-    roleWords.find(([word]) => word.test(told))?.[1] ??
-    (isVacantName(name) ? 'vacancy' : details.some(isAssistantTitle) ? 'assistant' : null);
-  const [superior = '', second = ''] = (cellsOf('reportsTo')[0] ?? '').split(/\s*[;/&]\s*|\s+and\s+/);
+    named === 'none'
+      ? null
+      : (named ?? (isVacantName(name) ? 'vacancy' : details.some(isAssistantTitle) ? 'assistant' : null));
+  const [superior = '', ...more] = superiorsIn(cellsOf('reportsTo')[0] ?? '', known);
   return {
-    entry: {
-      id,
-      line: row.line,
-      name: name.slice(0, limits.nameLength),
-      details: details.map((detail) => detail.slice(0, limits.detailLength)),
-      fields,
-      role,
-      parent: null,
-    },
+    entry: { id, line: row.line, name, details, fields, role, parent: null },
     ownId: cellsOf('id')[0] ?? '',
     wanted: superior,
-    also: cellsOf('alsoReportsTo')[0] || second,
+    also: [...cellsOf('alsoReportsTo').flatMap((cell) => superiorsIn(cell, known)), ...more],
   };
+}
+
+/** A row of our own tables may have no name and be an entry all the same: it says whom it reports to, or has an id of its own. */
+const isNamelessEntry = (cellsOf: (use: ColumnUse) => string[]): boolean =>
+  (cellsOf('id')[0] ?? '') !== '' && cellsOf('role')[0] !== undefined;
+
+function withoutEmptyEnd(cells: readonly string[]): string[] {
+  const last = cells.findLastIndex((cell) => cell !== '');
+  return cells.slice(0, last + 1);
+}
+
+/** The superiors a cell names, parted by ; / & or "and", unless all of it is the name of one. */
+function superiorsIn(cell: string, known: ReadonlySet<string>): string[] {
+  if (cell === '' || known.has(foldName(cell))) return cell === '' ? [] : [cell];
+  return cell
+    .split(/[;/&]|\sand\s/)
+    .map((part) => part.trim())
+    .filter(Boolean);
 }
 
 const lastNeeded = (columns: Columns['columns']): number =>
@@ -142,23 +178,28 @@ function repeatedIds(people: readonly Reporting[]): Finding[] {
   return findings;
 }
 
-/** Second superiors become side links. */
-function sideLinks(
-  people: readonly (Reporting & { also: string })[],
-  choices: ReadChoices,
-  findings: Finding[],
-): ReadResult['links'] {
-  const asking = people.map(({ entry, ownId, also }) => ({ entry, ownId, wanted: also }));
-  if (asking.every(({ wanted }) => wanted === '')) return [];
-  const { parents } = findSuperiors(asking, choices.answers ?? {});
+/** Further superiors become side links, each once. */
+function sideLinks(people: readonly Person[], match: SuperiorMatcher, findings: Finding[]): ReadResult['links'] {
   const links: ReadResult['links'][number][] = [];
-  for (const { entry, wanted } of asking) {
-    if (wanted === '') continue;
-    const to = parents.get(entry.id);
-    if (to) links.push({ from: entry.id, to, line: entry.line });
-    else {
-      const message = `Line ${entry.line}: ${entry.name} also reports to “${wanted}”, who is not in the list. The side link was left out.`;
-      findings.push(finding('unknown-side-link', 'warning', message, { line: entry.line, entries: [entry.id] }));
+  for (const { entry, also } of people) {
+    const linked = new Set([entry.id]);
+    for (const wanted of also) {
+      const { sure, entries } = match(wanted, entry.id);
+      const to = entries[0]?.entry;
+      const subject = `Line ${entry.line}: ${entry.name} also reports to “${wanted}”`;
+      const where = { line: entry.line, entries: [entry.id] };
+      if (!to) {
+        const message = `${subject}, who is not in the list. The side link was left out.`;
+        findings.push(finding('unknown-side-link', 'warning', message, where));
+        continue;
+      }
+      if (!sure) {
+        const message = `${subject}; that was taken to be ${to.name}, line ${to.line}. Correct the name if it is someone else.`;
+        findings.push(finding('unsure-side-link', 'warning', message, where));
+      }
+      if (linked.has(to.id)) continue;
+      linked.add(to.id);
+      links.push({ from: entry.id, to: to.id, line: entry.line });
     }
   }
   return links;

@@ -1,5 +1,5 @@
 import { arrangeTierTree, roundedPath, sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange';
-import { sheetName, type BoxStyle, type Diagram, type Entry } from '../model';
+import { sheetName, type BoxStyle, type Diagram, type Entry, own } from '../model';
 import { lookOf, tierStyle } from '../style';
 import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
 import { entryGroup, ownSize } from './entry-group';
@@ -14,7 +14,7 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
   const { arrangement } = diagram;
   const tierGap = Array.from(
     { length: tierCount(structure) },
-    (_, t) => diagram.tiers[String(t + 1)]?.gap ?? arrangement.tierGap,
+    (_, t) => own(diagram.tiers, String(t + 1))?.gap ?? arrangement.tierGap,
   );
   const { input, layout } = layoutOf(structure, { ...structure, ...arrangement, width, height, beside, tierGap });
   const look = lookOf(diagram.look);
@@ -65,7 +65,8 @@ function sameInput(a: TierTreeInput, b: TierTreeInput): boolean {
 /** What the signs on the sheet mean, for those that occur. */
 function legendOf(diagram: Diagram, structure: Structure): string {
   const signs: string[] = [];
-  if (structure.ids.some((id) => diagram.entries[id]!.role === 'vacancy')) signs.push('Dashed box: post not filled');
+  if (structure.ids.some((id) => own(diagram.entries, id)!.role === 'vacancy'))
+    signs.push('Dashed box: post not filled');
   if (Object.keys(diagram.links).length > 0) signs.push('Dashed line: also reports to');
   return signs.join('.  ');
 }
@@ -77,7 +78,7 @@ function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxSt
   const height = new Float64Array(n);
   const common = new Map<number, { width: number; height: number }>();
   for (let i = 0; i < n; i++) {
-    const size = ownSize(diagram.entries[structure.ids[i]!]!, styles[i]!);
+    const size = ownSize(own(diagram.entries, structure.ids[i]!)!, styles[i]!);
     width[i] = size.width;
     height[i] = size.height;
     if (!styles[i]!.equalSize) continue;
@@ -109,7 +110,7 @@ function boxes(
   const alsoTo = new Map<string, string[]>();
   for (const link of Object.values(diagram.links)) alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), link.to]);
   return Array.from(structure.outline, (i) => {
-    const entry = diagram.entries[structure.ids[i]!]!;
+    const entry = own(diagram.entries, structure.ids[i]!)!;
     return entryGroup(
       entry,
       styles[i]!,
@@ -138,13 +139,13 @@ function labelOf(
   i: number,
   alsoTo: ReadonlyMap<string, readonly string[]>,
 ): string {
-  const entry = diagram.entries[structure.ids[i]!]!;
-  const parent = entry.parent === null ? undefined : diagram.entries[entry.parent];
+  const entry = own(diagram.entries, structure.ids[i]!)!;
+  const parent = entry.parent === null ? undefined : own(diagram.entries, entry.parent);
   const role = roleOf(diagram, structure, i);
   const tier = structure.tier[i]!;
   const also = alsoTo
     .get(entry.id)
-    ?.map((id) => `also to ${diagram.entries[id]!.name}`)
+    ?.map((id) => `also to ${own(diagram.entries, id)!.name}`)
     .join(', ');
   const known = labelled.get(entry);
   if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)
@@ -234,14 +235,14 @@ function bands(
     const to = structure.tierStart[t + 1]!;
     let swatch = tierStyle(lookOf(diagram.look), t + 1).fill;
     for (let i = from; i < to; i++) {
-      if (diagram.entries[structure.ids[i]!]!.role === null) {
+      if (own(diagram.entries, structure.ids[i]!)!.role === null) {
         swatch = styles[i]!.fill;
         break;
       }
     }
     return {
       tier: t + 1,
-      name: diagram.tiers[String(t + 1)]?.name ?? null,
+      name: own(diagram.tiers, String(t + 1))?.name ?? null,
       start,
       end,
       count: to - from,
@@ -255,7 +256,9 @@ function smallest(diagram: Diagram, structure: Structure, styles: readonly BoxSt
   let size = Infinity;
   structure.ids.forEach((id, i) => {
     const style = styles[i]!;
-    const details = diagram.entries[id]!.details.slice(0, style.details).some((detail) => detail.trim() !== '');
+    const details = own(diagram.entries, id)!
+      .details.slice(0, style.details)
+      .some((detail) => detail.trim() !== '');
     size = Math.min(size, style.nameSize, details ? style.detailSize : Infinity);
   });
   return size === Infinity ? null : size * scale;

@@ -10,7 +10,17 @@ import {
   type VennLayout,
 } from '../arrange';
 import { boxText, runsOf, sansFace, type BoxText, type TextWidth } from '../measure';
-import { keyOfMask, maskOf, mostToScale, remember, type BoxStyle, type Entry, type Venn, type VennSet } from '../model';
+import {
+  keyOfMask,
+  maskOf,
+  mostToScale,
+  remember,
+  type BoxStyle,
+  type Entry,
+  type Venn,
+  type VennSet,
+  own,
+} from '../model';
 import { regionStyle } from '../style';
 import type { Structure } from '../tiers';
 import { freeRoom } from './place-sheet';
@@ -58,7 +68,7 @@ export function placedEntries(
 ): Placed[] {
   const pictured = diagram.venn.manner.content === 'scattered';
   return Array.from(structure.outline, (i) => {
-    const entry = diagram.entries[structure.ids[i]!]!;
+    const entry = own(diagram.entries, structure.ids[i]!)!;
     const text = boxText(entry, styles[i]!, inLine);
     const picture = pictured && entry.image ? pictureOf(entry.image) : null;
     return {
@@ -132,7 +142,7 @@ export function arrangeVenn(
     shapes,
     contents: Array.from({ length: (1 << n) - 1 }, (_, i): RegionContent => {
       const mask = i + 1;
-      const title = diagram.venn.regions[keyOfMask(sets, mask)]?.title;
+      const title = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
       return {
         mask,
         items: (contents.get(mask) ?? []).map(({ width, height }) => ({ width, height })),

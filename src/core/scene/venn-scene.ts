@@ -1,6 +1,6 @@
 import { ellipsePath, extentOf, flattened, moved, regionPath, type Scaled, type VennLayout } from '../arrange';
 import { capHeightOf, runsOf, sansFace } from '../measure';
-import { keyOfMask, setsInOrder, sheetName, type BoxStyle, type Venn, type VennSet } from '../model';
+import { keyOfMask, setsInOrder, sheetName, type BoxStyle, type Venn, type VennSet, own } from '../model';
 import { lookOf, readableText, regionStyle, setStyle } from '../style';
 import { overlapName, bitCount, type Structure } from '../tiers';
 import { hatchPath } from './hatch';
@@ -74,7 +74,7 @@ export function vennScene(diagram: Venn, structure: Structure, styles: readonly 
       .sort((a, b) => a - b)
       .map((mask) => ({
         mask,
-        heading: diagram.venn.regions[keyOfMask(sets, mask)]?.title ?? keyHeading(sets, mask),
+        heading: own(diagram.venn.regions, keyOfMask(sets, mask))?.title ?? keyHeading(sets, mask),
         entries: entries.filter((one) => one.mask === mask).map(listed),
         from: layout.regions.find((region) => region.mask === mask)?.middle ?? null,
       })),
@@ -247,7 +247,7 @@ function fills(
       const y = middle.y + capHeightOf(face, size) / 2;
       children.push({ type: 'text', x: middle.x - width / 2, y, size, fill: style.text ?? ink, runs, part: 'detail' });
     }
-    const title = diagram.venn.regions[keyOfMask(sets, mask)]?.title;
+    const title = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
     const label = `${title ? `${title}: ` : ''}${regionWords(sets, mask)}, ${inside} ${inside === 1 ? 'entry' : 'entries'}`;
     const bounds = { x: area.left, y: area.top, width: area.right - area.left, height: area.bottom - area.top };
     return plainGroup({ for: 'region', id: keyOfMask(sets, mask) }, label, bounds, children);
@@ -291,7 +291,7 @@ function regionTitles(
   entries: readonly Placed[],
 ): SceneGroup[] {
   return layout.regions.flatMap(({ mask, title, places, middle }) => {
-    const text = diagram.venn.regions[keyOfMask(sets, mask)]?.title;
+    const text = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
     if (!text || places === null) return [];
     const style = regionStyle(diagram, mask);
     const { width, height } = sizeOfTitle(text, style);
@@ -385,7 +385,7 @@ function bands(diagram: Venn, sets: readonly VennSet[], entries: readonly Placed
     const mask = Array.from({ length: 1 << sets.length }, (_, m) => m).find((m) => bitCount(m) === tier) ?? 0;
     return {
       tier,
-      name: diagram.tiers[String(tier)]?.name ?? overlapName(tier, sets.length),
+      name: own(diagram.tiers, String(tier))?.name ?? overlapName(tier, sets.length),
       start: (height * i) / tiers.length,
       end: (height * (i + 0.85)) / tiers.length,
       count: entries.filter((one) => bitCount(one.mask) === tier).length,

@@ -1,5 +1,5 @@
 import type { BoxStyle, Diagram, Scope, StylePatch, StyleProperty } from '../model';
-import { styleProperties } from '../model';
+import { styleProperties, own } from '../model';
 import { roleOf, type Structure } from '../tiers';
 import { readableText } from './contrast';
 import { lookOf, roleStyle, tierStyle, type Look } from './look';
@@ -19,12 +19,13 @@ export interface Layer {
 export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[] {
   const owners = branchOwners(diagram, structure);
   const { only } = diagram.styles;
+  const branches = branchLayers(diagram, structure);
   const resolved = (i: number): BoxStyle =>
-    interned(resolve(layersOf(diagram, structure, i), lookOf(diagram.look)).style);
+    interned(resolve(layersOf(diagram, structure, i, branches(owners[i]!)), lookOf(diagram.look)).style);
   // By role within a tier and branch, which is all that tells apart the entries without a style of their own.
   const shared = new Map<number, Map<string | null, BoxStyle>>();
   return structure.ids.map((id, i) => {
-    if (only[id]) return resolved(i);
+    if (own(only, id)) return resolved(i);
     const place = (owners[i]! + 1) * mostTiers + structure.tier[i]!;
     let byRole = shared.get(place);
     if (!byRole) shared.set(place, (byRole = new Map()));
@@ -57,7 +58,7 @@ function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
   if (!any) return owners;
   for (let i = 0; i < owners.length; i++) {
     const parent = structure.parent[i]!;
-    owners[i] = diagram.styles.branches[structure.ids[i]!] ? i : parent >= 0 ? owners[parent]! : -1;
+    owners[i] = own(diagram.styles.branches, structure.ids[i]!) ? i : parent >= 0 ? owners[parent]! : -1;
   }
   return owners;
 }
@@ -65,10 +66,42 @@ function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
 /** Entries with the same key take the same layers, and so the same style. */
 function kindOfStyle(diagram: Diagram, structure: Structure, owners: Int32Array, i: number): string {
   const id = structure.ids[i]!;
-  return `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${diagram.styles.only[id] ? id : ''}`;
+  return `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}`;
 }
 
-function layersOf(diagram: Diagram, structure: Structure, i: number): Layer[] {
+/**
+ * The layers that the branches of an owner (see `branchOwners`) and those above it give, wide to narrow. A property that a narrower branch sets
+ * anew is left out of the wider ones, so that there are never more layers than properties, however deep branches are styled. Kept per owner.
+ */
+function branchLayers(diagram: Diagram, structure: Structure): (owner: number) => readonly Layer[] {
+  const kept = new Map<number, readonly Layer[]>([[-1, []]]);
+  const owners = branchOwners(diagram, structure);
+  return (owner) => {
+    const waiting: number[] = [];
+    let at = owner;
+    while (!kept.has(at)) {
+      waiting.push(at);
+      const parent = structure.parent[at]!;
+      at = parent < 0 ? -1 : owners[parent]!;
+    }
+    let layers = kept.get(at)!;
+    while (waiting.length > 0) {
+      const styled = waiting.pop()!;
+      const patch = own(diagram.styles.branches, structure.ids[styled]!)!;
+      layers = [...layers.map((wider) => lessThan(wider, patch)).filter(hasAny), { origin: 'branch', patch }];
+      kept.set(styled, layers);
+    }
+    return layers;
+  };
+}
+
+const hasAny = ({ patch }: Layer): boolean => Object.keys(patch).length > 0;
+const lessThan = (wider: Layer, patch: StylePatch): Layer => ({
+  ...wider,
+  patch: Object.fromEntries(Object.entries(wider.patch).filter(([property]) => !Object.hasOwn(patch, property))),
+});
+
+function layersOf(diagram: Diagram, structure: Structure, i: number, branches: readonly Layer[]): Layer[] {
   const { styles } = diagram;
   const look = lookOf(diagram.look);
   const tier = structure.tier[i]!;
@@ -76,16 +109,11 @@ function layersOf(diagram: Diagram, structure: Structure, i: number): Layer[] {
   const layers: Layer[] = [
     { origin: 'look', patch: tierStyle(look, tier) },
     { origin: 'everything', patch: styles.everything },
-    { origin: 'tier', patch: styles.tiers[String(tier)] ?? {} },
+    { origin: 'tier', patch: own(styles.tiers, String(tier)) ?? {} },
     { origin: 'look', patch: roleStyle(look, role) },
   ];
-  if (role !== null) layers.push({ origin: 'role', patch: styles.roles[role] ?? {} });
-  const branches: Layer[] = [];
-  for (let at = i; at >= 0; at = structure.parent[at]!) {
-    const patch = styles.branches[structure.ids[at]!];
-    if (patch) branches.unshift({ origin: 'branch', patch });
-  }
-  layers.push(...branches, { origin: 'this', patch: styles.only[structure.ids[i]!] ?? {} });
+  if (role !== null) layers.push({ origin: 'role', patch: own(styles.roles, role) ?? {} });
+  layers.push(...branches, { origin: 'this', patch: own(styles.only, structure.ids[i]!) ?? {} });
   return layers;
 }
 
@@ -157,9 +185,11 @@ export function explainStyle(
 ): Record<StyleProperty, Explained> | null {
   const seen = new Map<string, ReturnType<typeof resolve>>();
   const owners = branchOwners(diagram, structure);
+  const branches = branchLayers(diagram, structure);
   for (const i of entriesIn(diagram, structure, scope)) {
     const key = kindOfStyle(diagram, structure, owners, i);
-    if (!seen.has(key)) seen.set(key, resolve(layersOf(diagram, structure, i), lookOf(diagram.look)));
+    if (!seen.has(key))
+      seen.set(key, resolve(layersOf(diagram, structure, i, branches(owners[i]!)), lookOf(diagram.look)));
   }
   return explained([...seen.values()]);
 }

@@ -9,6 +9,7 @@ import {
   type StyleProperty,
   type Venn,
   type VennSet,
+  own,
 } from '../model';
 import { bitCount, type Structure } from '../tiers';
 import { explained, interned, resolve, type Explained, type Layer } from './cascade';
@@ -104,9 +105,9 @@ function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
       },
     },
     { origin: 'everything', patch: diagram.styles.everything },
-    { origin: 'tier', patch: diagram.styles.tiers[String(tier)] ?? {} },
-    { origin: 'region', patch: diagram.venn.regions[keyOfMask(sets, mask)]?.style ?? {} },
-    ...(entry === null ? [] : [{ origin: 'this' as const, patch: diagram.styles.only[entry] ?? {} }]),
+    { origin: 'tier', patch: own(diagram.styles.tiers, String(tier)) ?? {} },
+    { origin: 'region', patch: own(diagram.venn.regions, keyOfMask(sets, mask))?.style ?? {} },
+    ...(entry === null ? [] : [{ origin: 'this' as const, patch: own(diagram.styles.only, entry) ?? {} }]),
   ];
 }
 
@@ -148,11 +149,11 @@ function layersOfSet(diagram: Venn, id: string): Layer[] {
 function resolveSet(diagram: Venn, id: string): ReturnType<typeof resolve> {
   const look = lookOf(diagram.look);
   const { style, origins } = resolve(layersOfSet(diagram, id), look);
-  const own = diagram.venn.sets[id]!.style?.text;
+  const text = own(diagram.venn.sets, id)!.style?.text;
   const colour = curveColour(look, style.fill);
   return {
-    style: { ...style, text: own ?? colour },
-    origins: { ...origins, text: own ? 'set' : 'look' },
+    style: { ...style, text: text ?? colour },
+    origins: { ...origins, text: text ? 'set' : 'look' },
   };
 }
 
@@ -165,7 +166,7 @@ export function vennStyles(diagram: Venn, structure: Structure): BoxStyle[] {
   const shared = new Map<number, BoxStyle>();
   return structure.ids.map((id) => {
     const mask = maskOf(diagram.venn, sets, id);
-    if (diagram.styles.only[id]) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram.look)).style);
+    if (own(diagram.styles.only, id)) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram.look)).style);
     let style = shared.get(mask);
     if (!style) shared.set(mask, (style = regionStyle(diagram, mask)));
     return style;
@@ -207,11 +208,11 @@ export function explainVenn(diagram: Venn, scope: Scope): Record<StyleProperty, 
   const sets = setsInOrder(diagram.venn);
   const resolved =
     scope.kind === 'set'
-      ? diagram.venn.sets[scope.set]
+      ? own(diagram.venn.sets, scope.set)
         ? [resolveSet(diagram, scope.set)]
         : []
       : scope.kind === 'this'
-        ? diagram.entries[scope.entry]
+        ? own(diagram.entries, scope.entry)
           ? [resolve(layersOf(diagram, maskOf(diagram.venn, sets, scope.entry), scope.entry), look)]
           : []
         : masksIn(diagram, scope).map((mask) => resolve(layersOf(diagram, mask, null), look));

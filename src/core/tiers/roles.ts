@@ -1,3 +1,4 @@
+import { own } from '../model';
 import type { Diagram } from '../model';
 import type { Structure } from './structure';
 
@@ -10,14 +11,14 @@ export const orgRoles = [
 
 /** The role of an entry: what was set, else `manager` where it has reports, else none. */
 export function roleOf(diagram: Diagram, structure: Structure, index: number): string | null {
-  const set = diagram.entries[structure.ids[index]!]!.role;
+  const set = own(diagram.entries, structure.ids[index]!)!.role;
   return set ?? (structure.count[index]! > 0 ? 'manager' : null);
 }
 
 /** An assistant stands beside the line only where it belongs to somebody and has nobody under it. */
 export function isBesideLine(diagram: Diagram, structure: Structure, index: number): boolean {
   return (
-    diagram.entries[structure.ids[index]!]!.role === 'assistant' &&
+    own(diagram.entries, structure.ids[index]!)!.role === 'assistant' &&
     structure.parent[index]! >= 0 &&
     structure.count[index] === 0
   );

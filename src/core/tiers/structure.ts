@@ -1,4 +1,4 @@
-import { byOrder, type Diagram, type Entry } from '../model';
+import { byOrder, type Diagram, type Entry, own } from '../model';
 
 /**
  * The structure of a hierarchy in level order: parents before children, the children of one entry side by side.
@@ -41,10 +41,15 @@ export function keepStructure(from: Diagram['entries'], to: Diagram['entries']):
   if (known) latest.set(to, known);
 }
 
+/** For a record of entries that was changed in place: what was known of its structure no longer holds. */
+export function forgetStructure(entries: Diagram['entries']): void {
+  latest.delete(entries);
+}
+
 function build(entries: Diagram['entries']): Structure {
   const children = new Map<string | null, Entry[]>();
   for (const id in entries) {
-    const entry = entries[id]!;
+    const entry = own(entries, id)!;
     const siblings = children.get(entry.parent);
     if (siblings) siblings.push(entry);
     else children.set(entry.parent, [entry]);
@@ -113,6 +118,6 @@ export function sizesBelow(structure: Structure): Int32Array {
 /** Ids from the top down to and with the entry. */
 export function pathTo(entries: Diagram['entries'], id: string): string[] {
   const path: string[] = [];
-  for (let at: string | null = id; at !== null && entries[at]; at = entries[at]!.parent) path.unshift(at);
+  for (let at: string | null = id; at !== null && own(entries, at); at = own(entries, at)!.parent) path.unshift(at);
   return path;
 }

@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { faceCss, type Face } from '../../core/measure';
 import {
   boxOutline,
@@ -21,7 +22,7 @@ const num = (n: number): string => String(Math.round(n * 1000) / 1000);
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 // Characters that XML 1.0 does not allow are left out.
 const esc = (text: string): string =>
-  text.replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '').replace(/[&<>"]/g, (character) => escapes[character]!);
+  text.replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '').replace(/[&<>"]/g, (character) => own(escapes, character)!);
 
 const dash = (width: number): string => dashPattern(width).map(num).join(' ');
 

@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
 import type { Diagram } from '../../core/model';
@@ -41,7 +42,7 @@ async function open(id: string): Promise<BenchParts> {
   const begun = await sync.begin();
   store = createBench(begun, sync);
   const asked = new URLSearchParams(location.search).get('entry');
-  if (asked && begun.entries[asked]) store.getState().select(asked);
+  if (asked && own(begun.entries, asked)) store.getState().select(asked);
   store
     .getState()
     .notify([...early, ...(binned ? ['This diagram is in the bin. Put it back on the Desk to keep it.'] : [])]);

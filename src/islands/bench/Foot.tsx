@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { kindOf } from '../../core/kind';
-import { sheetName, type Finding } from '../../core/model';
+import { sheetName, type Finding, own } from '../../core/model';
 import { pathTo } from '../../core/tiers';
 import { useBench, useParts } from './context';
 import { useZoom } from './stage/useZoom';
@@ -47,7 +47,7 @@ function Path() {
   const entries = useBench((state) => state.diagram.entries);
   const selected = useBench((state) => state.selected);
   const { store } = useParts();
-  if (selected === null || !entries[selected]) return <span className="text-muted">Nothing selected</span>;
+  if (selected === null || !own(entries, selected)) return <span className="text-muted">Nothing selected</span>;
   const path = pathTo(entries, selected);
   const shown = path.slice(-4);
   return (
@@ -59,7 +59,7 @@ function Path() {
       {shown.map((id, i) => (
         <span key={id} className={i === shown.length - 1 ? 'font-semibold' : ''}>
           <button className="hover:underline" onClick={() => store.getState().select(id)}>
-            {entries[id]!.name || 'No name yet'}
+            {own(entries, id)!.name || 'No name yet'}
           </button>
           {i < shown.length - 1 && <span>&nbsp;›&nbsp;</span>}
         </span>

@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { branchIds, removeBranch, removeOnly } from '../../core/edit';
 import { Dialog } from '../shared/Dialog';
 import { useBench, useParts } from './context';
@@ -9,11 +10,11 @@ export function RemoveDialog() {
   const { store } = useParts();
   if (id === null) return null;
   const { diagram, perform, set } = store.getState();
-  const entry = diagram.entries[id];
+  const entry = own(diagram.entries, id);
   if (!entry) return null;
   const below = branchIds(diagram, id).length - 1;
   const name = entry.name || 'this entry';
-  const above = entry.parent === null ? null : diagram.entries[entry.parent]?.name;
+  const above = entry.parent === null ? null : own(diagram.entries, entry.parent)?.name;
   const close = () => set({ removing: null });
   const removed = (gesture: Parameters<typeof perform>[0]) => {
     const next = neighbourAfterRemoval(store.getState().drawn.structure, id);

@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { addAbove, addNext, addUnder, childrenOf, moveBy, removeBranch, tierDown, tierUp } from '../../core/edit';
 import type { Diagram } from '../../core/model';
 import { newId } from '../shared/ids';
@@ -38,7 +39,7 @@ export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tier
 /** Removes at once what has nothing below; else asks. `focus`: whether the list takes the focus afterwards. */
 export function removeEntry(store: BenchStore, id: string, focus: boolean): void {
   const { diagram, drawn, perform, set } = store.getState();
-  if (!diagram.entries[id]) return;
+  if (!own(diagram.entries, id)) return;
   if (childrenOf(diagram, id).length > 0) return set({ removing: id });
   const next = neighbourAfterRemoval(drawn.structure, id);
   perform(

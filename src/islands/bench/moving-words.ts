@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { branchIds, isUnder } from '../../core/edit';
 import type { Diagram } from '../../core/model';
 
@@ -7,12 +8,12 @@ export function movingWords(
   moving: string,
   onto: string | null,
 ): { words: string; allowed: boolean } {
-  const entry = diagram.entries[moving];
+  const entry = own(diagram.entries, moving);
   const below = branchIds(diagram, moving).length - 1;
   const name = entry?.name || 'This entry';
   const who = below === 0 ? name : `${name} and ${below} below`;
   if (onto === null) return { words: `${who}: drop on whom to report to`, allowed: false };
-  const target = diagram.entries[onto];
+  const target = own(diagram.entries, onto);
   if (!entry || !target) return { words: '', allowed: false };
   const to = target.name || 'an entry without a name';
   if (onto === moving) return { words: `${who}: drop on whom to report to`, allowed: false };

@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { create } from 'zustand';
 import { applyGesture, Command, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/edit';
 import { check, draw, kindOf, type Drawn } from '../../core/kind';
@@ -80,7 +81,7 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
       const kept = {
         ...rest,
         diagram: next,
-        selected: selected !== null && next.entries[selected] ? selected : null,
+        selected: selected !== null && own(next.entries, selected) ? selected : null,
         trial: null,
       };
       if (!kindOf(next.kind).takesLong(next)) {

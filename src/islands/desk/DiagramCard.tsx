@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import { Trash2 } from 'lucide-react';
 import type { DeskDiagram } from './desk-diagram';
 
@@ -28,7 +29,7 @@ export function DiagramCard({ diagram, onBin }: { diagram: DeskDiagram; onBin: (
           />
         </span>
         <span className="block p-3 pr-12">
-          <span className="label block">{kindNames[kind] ?? kind}</span>
+          <span className="label block">{own(kindNames, kind) ?? kind}</span>
           <span className="block font-serif text-[17px] leading-snug font-semibold">{title || 'Untitled'}</span>
           <span className="mt-1 block text-sm text-muted">
             {entries} {entries === 1 ? 'entry' : 'entries'} in {tiers} {tiers === 1 ? 'tier' : 'tiers'}

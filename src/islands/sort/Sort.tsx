@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { judgeSorting, sortedSoFar, wordBank, type Judgement } from '../../core/figure';
 import { draw } from '../../core/kind';
-import { openDiagram, setsInOrder, type Venn } from '../../core/model';
+import { openDiagram, setsInOrder, type Venn, own } from '../../core/model';
 import { regionWords } from '../../core/scene';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
@@ -49,7 +49,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
   const regionAt = useRef<RegionAt>(() => null);
   const sets = setsInOrder(diagram.venn);
   const scene = useMemo(() => draw(sortedSoFar(diagram, sorting)).scene, [diagram, sorting]);
-  const bank = wordBank(diagram).filter((entry) => sorting[entry] === undefined);
+  const bank = wordBank(diagram).filter((entry) => own(sorting, entry) === undefined);
   const marks = useMemo(
     () =>
       new Map([
@@ -58,7 +58,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
       ]),
     [judgement],
   );
-  const nameOf = (entry: string) => diagram.entries[entry]!.name;
+  const nameOf = (entry: string) => own(diagram.entries, entry)!.name;
   const put = (entry: string, mask: number | null) => {
     const rest = Object.entries(sorting).filter(([other]) => other !== entry);
     setSorting(Object.fromEntries(mask === null ? rest : [...rest, [entry, mask]]));
@@ -79,7 +79,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
       });
     const up = (event: PointerEvent) => {
       const over = regionAt.current(event.clientX, event.clientY);
-      if (over !== null && over !== sorting[held.entry]) put(held.entry, over);
+      if (over !== null && over !== own(sorting, held.entry)) put(held.entry, over);
       setHeld(null);
     };
     const drop = (event: KeyboardEvent) => event.key === 'Escape' && setHeld(null);
@@ -115,7 +115,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
         >
           <WordBank
             bank={bank}
-            sorted={Object.keys(sorting).filter((entry) => diagram.entries[entry])}
+            sorted={Object.keys(sorting).filter((entry) => own(diagram.entries, entry))}
             nameOf={nameOf}
             sets={sets}
             sorting={sorting}

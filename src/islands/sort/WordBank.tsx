@@ -1,3 +1,4 @@
+import { own } from '../../core/model';
 import type { Sorting } from '../../core/figure';
 import type { VennSet } from '../../core/model';
 import { regionWords } from '../../core/scene';
@@ -35,7 +36,7 @@ export function WordBank({ bank, sorted, sets, sorting, chosen, nameOf, onChoose
           key={chosen}
           name={nameOf(chosen)}
           sets={sets}
-          mask={sorting[chosen]}
+          mask={own(sorting, chosen)}
           onPut={(mask) => onPut(chosen, mask)}
         />
       )}
@@ -46,7 +47,7 @@ export function WordBank({ bank, sorted, sets, sorting, chosen, nameOf, onChoose
             {sorted.map((entry) => (
               <li key={entry}>
                 <button className="text-left hover:underline" onClick={() => onChoose(entry)}>
-                  <strong>{nameOf(entry)}</strong>: {regionWords(sets, sorting[entry]!)}
+                  <strong>{nameOf(entry)}</strong>: {regionWords(sets, own(sorting, entry)!)}
                 </button>
               </li>
             ))}

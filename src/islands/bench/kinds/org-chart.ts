@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 import { moveUnder } from '../../../core/edit';
 import { kindOf } from '../../../core/kind';
-import { createEntry, diagramOf, styleProperties, type Diagram } from '../../../core/model';
+import { createEntry, diagramOf, styleProperties, type Diagram, own } from '../../../core/model';
 import { roleName, roleOf, roman } from '../../../core/tiers';
 import { OutlineList } from '../list/OutlineList';
 import { movingWords } from '../moving-words';
@@ -26,11 +26,11 @@ export const orgChartParts: KindParts = {
   scopes(diagram, { structure }, scope, selected) {
     const at = selected === null ? undefined : structure.index.get(selected);
     const tiers = structure.tierStart.length - 1;
-    const own = at !== undefined ? structure.tier[at]! : 1;
-    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : own;
+    const itsTier = at !== undefined ? structure.tier[at]! : 1;
+    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
     const known = scope.kind === 'role' ? scope.role : 'manager';
     const role = at === undefined ? known : (roleOf(diagram, structure, at) ?? known);
-    const tierName = diagram.tiers[String(tier)]?.name;
+    const tierName = own(diagram.tiers, String(tier))?.name;
     const choices: ScopeChoice[] = [
       { scope: { kind: 'everything' }, words: 'Everything' },
       {
@@ -59,7 +59,7 @@ export const orgChartParts: KindParts = {
       },
     ];
     if (selected !== null && at !== undefined) {
-      const name = diagram.entries[selected]!.name || 'this entry';
+      const name = own(diagram.entries, selected)!.name || 'this entry';
       if (structure.count[at]! > 0)
         choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
       choices.push({ scope: { kind: 'this', entry: selected }, words: `Only ${name}` });

@@ -1,6 +1,6 @@
 import { lazy } from 'react';
 import { outsideness } from '../../../core/arrange';
-import { keyOfMask, maskOf, setsInOrder, setsOfMask } from '../../../core/model';
+import { keyOfMask, maskOf, setsInOrder, setsOfMask, own } from '../../../core/model';
 import { regionWords } from '../../../core/scene';
 import { overlapName } from '../../../core/tiers';
 import type { KindParts, ScopeChoice } from './kind-parts';
@@ -39,7 +39,7 @@ export const vennParts: KindParts = {
     const at = selected === null ? undefined : structure.index.get(selected);
     const tierOptions = Array.from({ length: sets.length + 1 }, (_, t) => ({
       scope: { kind: 'tier' as const, tier: t },
-      words: diagram.tiers[String(t)]?.name ?? overlapName(t, sets.length),
+      words: own(diagram.tiers, String(t))?.name ?? overlapName(t, sets.length),
     }));
     const regionOptions = Array.from({ length: 1 << sets.length }, (_, mask) => ({
       scope: { kind: 'region' as const, region: keyOfMask(sets, mask) },
@@ -81,7 +81,7 @@ export const vennParts: KindParts = {
     if (selected !== null && at !== undefined)
       choices.push({
         scope: { kind: 'this', entry: selected },
-        words: `Only ${diagram.entries[selected]!.name || 'this entry'}`,
+        words: `Only ${own(diagram.entries, selected)!.name || 'this entry'}`,
       });
     return choices;
   },
@@ -89,7 +89,7 @@ export const vennParts: KindParts = {
     const { scene } = drawn;
     if (grabbed.for === 'set') return dropSet(diagram, drawn, grabbed.id, x, y);
     const moving = grabbed.id;
-    const entry = diagram.entries[moving];
+    const entry = own(diagram.entries, moving);
     if (diagram.kind !== 'venn' || !entry || !scene.curves) return { words: '', gesture: null, target: null };
     const sets = setsInOrder(diagram.venn);
     const mask = scene.curves.reduce((bits, curve, i) => (outsideness(curve, x, y) < 0 ? bits | (1 << i) : bits), 0);

@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
@@ -33,7 +34,7 @@ export function ListGrid() {
   function end(): void {
     if (moving && drop) {
       const { diagram, perform } = store.getState();
-      const target = diagram.entries[drop.id]!;
+      const target = own(diagram.entries, drop.id)!;
       if (drop.where === 'under') perform(moveUnder(diagram, moving, drop.id));
       else if (!isUnder(diagram.entries, drop.id, moving)) {
         const siblings = childrenOf(diagram, target.parent).filter((entry) => entry.id !== moving);
@@ -49,7 +50,7 @@ export function ListGrid() {
     if (!moving) return '';
     const { diagram } = store.getState();
     if (!drop || drop.where === 'under') return movingWords(diagram, moving, drop?.id ?? null).words;
-    return `${diagram.entries[moving]?.name || 'This entry'} goes ${drop.where} ${diagram.entries[drop.id]?.name || 'this entry'}`;
+    return `${own(diagram.entries, moving)?.name || 'This entry'} goes ${drop.where} ${own(diagram.entries, drop.id)?.name || 'this entry'}`;
   };
 
   return (
@@ -112,7 +113,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
         {rows.getVirtualItems().map((item) => {
           const index = structure.outline[item.index]!;
           const id = structure.ids[index]!;
-          const entry = entries[id];
+          const entry = own(entries, id);
           return (
             entry && (
               <ListRow

@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import { useState } from 'react';
 import type { Command } from '../../../core/edit';
 import { kindOf } from '../../../core/kind';
@@ -13,7 +14,7 @@ export function RoleChoice() {
     const at = selected === null ? undefined : structure.index.get(selected);
     return at !== undefined && structure.count[at]! > 0;
   });
-  const entry = selected === null ? undefined : diagram.entries[selected];
+  const entry = selected === null ? undefined : own(diagram.entries, selected);
   if (!entry) return null;
   const kind = kindOf(diagram.kind);
   const shown = kind.detailColumns.length;
@@ -94,7 +95,7 @@ function SideLink({
   onChange: (to: string) => void;
 }) {
   const { store } = useParts();
-  const chosen = useBench((state) => (to === null ? '' : (state.diagram.entries[to]?.name ?? '')));
+  const chosen = useBench((state) => (to === null ? '' : (own(state.diagram.entries, to)?.name ?? '')));
   const [choices, setChoices] = useState<readonly { id: string; name: string }[]>([]);
   const gather = () => {
     const others = Object.values(store.getState().diagram.entries).filter(

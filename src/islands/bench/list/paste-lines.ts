@@ -1,5 +1,5 @@
 import { childrenOf, placeAt, type Command } from '../../../core/edit';
-import { createEntry } from '../../../core/model';
+import { createEntry, own } from '../../../core/model';
 import { readList, type ReadEntry } from '../../../core/read';
 import { newId } from '../../shared/ids';
 import type { BenchStore } from '../store';
@@ -12,7 +12,7 @@ export function pasteLines(store: BenchStore, at: string, text: string): boolean
   if (!/\n./.test(text.trim())) return false;
   const { diagram, perform, notify } = store.getState();
   const read = readList(text);
-  const entry = diagram.entries[at];
+  const entry = own(diagram.entries, at);
   if (!entry || read.entries.length === 0) return false;
   const ids = new Map(read.entries.map((one) => [one.id, newId()]));
   const siblings = childrenOf(diagram, entry.parent);

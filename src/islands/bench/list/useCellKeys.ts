@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
@@ -48,7 +49,7 @@ export function useCellKeys(id: string) {
         removeEntry(store, id, true);
         return true;
       case 'Backspace':
-        if (column !== 0 || input.value !== '' || store.getState().diagram.entries[id]?.details.some(Boolean))
+        if (column !== 0 || input.value !== '' || own(store.getState().diagram.entries, id)?.details.some(Boolean))
           return false;
         removeEntry(store, id, true);
         return true;

@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { useBench, useParts } from '../context';
@@ -6,7 +7,7 @@ import { useBench, useParts } from '../context';
 export function NameEditor({ id, onDone }: { id: string; onDone: () => void }) {
   const { store, view } = useParts();
   const { x, y, k } = useStore(view);
-  const entry = useBench((state) => state.diagram.entries[id]);
+  const entry = useBench((state) => own(state.diagram.entries, id));
   const scene = useBench((state) => state.drawn.scene);
   const [before] = useState(entry?.name ?? '');
   const input = useRef<HTMLInputElement>(null);

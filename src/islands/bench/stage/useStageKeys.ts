@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
@@ -18,7 +19,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
   function handle(event: KeyboardEvent): boolean {
     const { selected, diagram, drawn, select, set } = store.getState();
     const { structure, scene } = drawn;
-    const arrow = arrows[event.key];
+    const arrow = own(arrows, event.key);
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
     else if (event.key === '-') zoom.by(1 / 1.25);
     else if (event.key === '0') zoom.fit();

@@ -1,3 +1,4 @@
+import { own } from '../../../core/model';
 import { useMemo } from 'react';
 import { patchOf } from '../../../core/edit';
 import { draw, kindOf } from '../../../core/kind';
@@ -56,7 +57,7 @@ export function StylePanel() {
 
 function TierName({ tier }: { tier: number }) {
   const { store } = useParts();
-  const name = useBench((state) => state.diagram.tiers[String(tier)]?.name ?? '');
+  const name = useBench((state) => own(state.diagram.tiers, String(tier))?.name ?? '');
   return (
     <label className="mt-3 grid grid-cols-[6rem_1fr] items-center gap-2">
       Called

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef } from 'react';
-import { byOrder, type Entry, type Venn, type VennSet } from '../../../../core/model';
+import { byOrder, type Entry, type Venn, type VennSet, own } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
 import { changeDetail } from '../../list/change-detail';
 import { RowForm, rowForm } from '../../list/RowForm';
@@ -87,7 +87,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
               line={item.index}
               sets={sets}
               details={details}
-              members={diagram.venn.members[entry.id] ?? noSets}
+              members={own(diagram.venn.members, entry.id) ?? noSets}
               selected={selected === entry.id}
               focusColumn={focus?.entry === entry.id ? focus : null}
             />

@@ -1,3 +1,4 @@
+import { own } from '../../../../core/model';
 import { Image as ImageIcon } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { ApiError } from '../../../shared/api';
@@ -12,7 +13,7 @@ export function Pictures() {
   const [busy, setBusy] = useState(false);
   const selected = useBench((state) => state.selected);
   const image = useBench((state) =>
-    state.selected === null ? undefined : state.diagram.entries[state.selected]?.image,
+    state.selected === null ? undefined : own(state.diagram.entries, state.selected)?.image,
   );
   async function bring(files: readonly File[]) {
     setBusy(true);

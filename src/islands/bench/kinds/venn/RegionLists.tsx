@@ -1,4 +1,4 @@
-import { keyOfMask, setsInOrder, setsOfMask, type Venn } from '../../../../core/model';
+import { keyOfMask, setsInOrder, setsOfMask, type Venn, own } from '../../../../core/model';
 import { figureVenn } from '../../../../core/figure';
 import { regionWords } from '../../../../core/scene';
 import { useBench, useParts } from '../../context';
@@ -31,7 +31,7 @@ export function RegionLists({ diagram }: { diagram: Venn }) {
             <input
               className="field min-h-6 flex-1 py-0"
               aria-label={`Title of the region ${regionWords(sets, region.mask)}`}
-              value={diagram.venn.regions[region.key]?.title ?? ''}
+              value={own(diagram.venn.regions, region.key)?.title ?? ''}
               maxLength={200}
               disabled={region.mask === 0}
               placeholder={region.mask === 0 ? 'none: it is the outside' : 'no title'}
@@ -48,10 +48,10 @@ export function RegionLists({ diagram }: { diagram: Venn }) {
             {region.entries.map((id) => (
               <li key={id} className={`flex items-center gap-2 ${selected === id ? 'bg-mosswash' : ''}`}>
                 <button className="min-w-0 flex-1 truncate text-left" onClick={() => store.getState().select(id)}>
-                  {diagram.entries[id]!.name || 'No name yet'}
+                  {own(diagram.entries, id)!.name || 'No name yet'}
                 </button>
                 <select
-                  aria-label={`Region of ${diagram.entries[id]!.name}`}
+                  aria-label={`Region of ${own(diagram.entries, id)!.name}`}
                   className="max-w-36 border border-edge bg-raised text-[12.5px]"
                   value={region.mask}
                   onChange={(event) => {

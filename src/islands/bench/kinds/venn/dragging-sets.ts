@@ -1,6 +1,6 @@
 import { outsideness } from '../../../../core/arrange';
 import type { Drawn } from '../../../../core/kind';
-import { createDiagram, setsInOrder, type Diagram, type Venn } from '../../../../core/model';
+import { createDiagram, setsInOrder, type Diagram, type Venn, own } from '../../../../core/model';
 import type { DropPlan, Grabbed } from '../kind-parts';
 
 /** Three empty sets on which the looks are shown. */
@@ -45,25 +45,25 @@ export function setNameAt({ scene }: Drawn, x: number, y: number): Grabbed | nul
 export function dropSet(diagram: Diagram, drawn: Drawn, moving: string, x: number, y: number): DropPlan {
   if (diagram.kind !== 'venn') return { words: '', gesture: null, target: null };
   const sets = setsInOrder(diagram.venn);
-  const own = diagram.venn.sets[moving];
+  const moved = own(diagram.venn.sets, moving);
   const named = setNameAt(drawn, x, y)?.id;
   const within = (drawn.scene.curves ?? [])
     .map((curve, i) => ({ curve, set: sets[i]! }))
     .filter(({ curve, set }) => set?.id !== moving && outsideness(curve, x, y) < 0)
     .sort((a, b) => Math.hypot(a.curve.cx - x, a.curve.cy - y) - Math.hypot(b.curve.cx - x, b.curve.cy - y))[0]?.set;
-  const other = (named !== undefined && named !== moving ? diagram.venn.sets[named] : undefined) ?? within;
+  const other = (named !== undefined && named !== moving ? own(diagram.venn.sets, named) : undefined) ?? within;
   const nameOf = (set: { name: string }) => set.name || 'a set without a name';
-  if (!own || !other)
+  if (!moved || !other)
     return {
-      words: `${own ? nameOf(own) : ''}: drop on another set to swap their places`,
+      words: `${moved ? nameOf(moved) : ''}: drop on another set to swap their places`,
       gesture: null,
       target: null,
     };
   return {
-    words: `${nameOf(own)} and ${nameOf(other)} will swap their places`,
+    words: `${nameOf(moved)} and ${nameOf(other)} will swap their places`,
     gesture: [
-      { kind: 'changeSet', id: own.id, patch: { order: other.order } },
-      { kind: 'changeSet', id: other.id, patch: { order: own.order } },
+      { kind: 'changeSet', id: moved.id, patch: { order: other.order } },
+      { kind: 'changeSet', id: other.id, patch: { order: moved.order } },
     ],
     target: { for: 'set', id: other.id },
   };

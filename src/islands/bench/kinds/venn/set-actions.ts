@@ -7,6 +7,7 @@ import {
   type Diagram,
   type Venn,
   type VennSet,
+  own,
 } from '../../../../core/model';
 import { foldName } from '../../../../core/read';
 import { newId } from '../../../shared/ids';
@@ -22,7 +23,7 @@ export const dropSetGesture = (id: string): Gesture => [{ kind: 'dropSet', id }]
 
 /** Puts an entry into a set, or takes it out where it is in. */
 export function tick(diagram: Venn, entry: string, set: string): Gesture {
-  const members = diagram.venn.members[entry] ?? [];
+  const members = own(diagram.venn.members, entry) ?? [];
   const sets = members.includes(set) ? members.filter((one) => one !== set) : [...members, set];
   return [{ kind: 'setMembers', entry, sets: regionKey(sets).split(',').filter(Boolean) }];
 }
@@ -33,7 +34,7 @@ export function tick(diagram: Venn, entry: string, set: string): Gesture {
  */
 export function pasteItems(diagram: Diagram, at: string, text: string): { gesture: Gesture; last: string } | null {
   const lines = text.split(/\r\n|\r|\n/).filter((line) => line.trim() !== '');
-  const entry = diagram.entries[at];
+  const entry = own(diagram.entries, at);
   if (lines.length < 2 || !entry || diagram.kind !== 'venn') return null;
   const byName = new Map(setsInOrder(diagram.venn).map((set) => [foldName(set.name), set.id]));
   const index = childrenOf(diagram, null).findIndex((one) => one.id === at) + 1;
@@ -48,7 +49,7 @@ export function pasteItems(diagram: Diagram, at: string, text: string): { gestur
     if (sets.length > 0) members[id] = regionKey(new Set(sets)).split(',');
     return createEntry({ id, name: whole.trim().slice(0, 400), order: orders[i]! });
   });
-  const empty = entry.name === '' && !diagram.venn.members[at];
+  const empty = entry.name === '' && !own(diagram.venn.members, at);
   return {
     gesture: [
       ...rewrites,

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+
+/** Without the null character and without halves of surrogate pairs, which databases and XML cannot hold. */
+const plain = /^[^\0\p{Cs}]*$/u;
+
+/** Text of at most `most` UTF-16 units that everything can hold. */
+export const text = (most: number) => z.string().max(most).regex(plain, 'a character that cannot be kept');
+
+/** An id is made of letters, digits, hyphens and underscores, and begins with a letter or digit. */
+const idForm = /^[A-Za-z0-9][A-Za-z0-9_-]*$/;
+
+export const Id = z.string().max(64).regex(idForm, 'an id is made of letters, digits, - and _');
+export type Id = z.infer<typeof Id>;
+
+/** A role is named like an id, and shorter. */
+export const RoleId = z.string().max(40).regex(idForm, 'a role is named with letters, digits, - and _');
+
+/** The heading of a field. The one name that JavaScript gives a meaning of its own is left out. */
+export const FieldName = text(100)
+  .min(1)
+  .refine((name) => name !== '__proto__', 'that name cannot be used for a field');
+
+/** The beginning of a text, at most `most` units, without half a surrogate pair at its end. */
+export function beginning(of: string, most: number): string {
+  if (of.length <= most) return of;
+  const last = of.charCodeAt(most - 1);
+  return of.slice(0, last >= 0xd800 && last <= 0xdbff ? most - 1 : most);
+}
+
+/** Text as `text` allows it: what cannot be kept is replaced by the sign for an unknown character. */
+export const keepable = (of: string): string => of.replace(/\p{Cs}/gu, '\ufffd').replaceAll('\0', '');

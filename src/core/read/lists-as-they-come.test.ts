@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest';
+import { kindOf, kinds } from '../kind';
+import { decodeList, readList, readSets } from '.';
+
+const best = (text: string) =>
+  kinds
+    .map((kind) => ({ id: kind.id, strength: kind.fits(kind.read(text))?.strength ?? 0 }))
+    .sort((a, b) => b.strength - a.strength)[0]!;
+const parentOf = (read: ReturnType<typeof readList>, name: string) => {
+  const { parent } = read.entries.find((entry) => entry.name === name)!;
+  return read.entries.find(({ id }) => id === parent)?.name;
+};
+
+describe('a staff list with titles above its table', () => {
+  const list = [
+    'Staff of the theatre, season 26/27',
+    'as of 1 October, please correct',
+    '',
+    'No;Surname, first name;Function;Section;Line manager',
+    '1;Okoro, Inés;Director;House;',
+    '2;Lindqvist, Bao;Head of stage;Stage;Okoro, I.',
+    '3;Mensah, Ruairí;Lighting;Stage;B. Lindqvist',
+    '4;Castell, Wanjiru;Sound;Stage;Bao Lindqvist',
+    'Total;4;;;',
+  ].join('\n');
+  const read = readList(list);
+  it('is an org chart and nothing else', () => {
+    expect(best(list)).toMatchObject({ id: 'org-chart' });
+    expect(kindOf('venn').fits(readSets(list))?.strength ?? 0).toBeLessThan(0.1);
+  });
+  it('gives the people by their own names, with who reports to whom, also by initials and surnames first', () => {
+    expect(read.entries.map(({ name }) => name)).toEqual([
+      'Inés Okoro',
+      'Bao Lindqvist',
+      'Ruairí Mensah',
+      'Wanjiru Castell',
+    ]);
+    expect(parentOf(read, 'Bao Lindqvist')).toBe('Inés Okoro');
+    expect(parentOf(read, 'Ruairí Mensah')).toBe('Bao Lindqvist');
+    expect(parentOf(read, 'Wanjiru Castell')).toBe('Bao Lindqvist');
+    expect(read.entries[1]!.details).toEqual(['Head of stage', 'Stage']);
+  });
+  it('keeps titles and the sum in the tray, with their lines', () => {
+    expect(read.notPlaced.map(({ line, text }) => [line, text])).toEqual([
+      [1, 'Staff of the theatre, season 26/27'],
+      [2, 'as of 1 October, please correct'],
+      [9, 'Total, 4'],
+    ]);
+    expect(read.findings.find(({ code }) => code === 'beside-table')!.message).toContain('Lines 1, 2, 9');
+  });
+});
+
+describe('lists as people write them', () => {
+  it('a heading over dashed lines has them under it', () => {
+    const read = readList('Boat crew:\n- Ada Quill\n- Bo Lin\nWorkshop\n- Cy Dee');
+    expect(parentOf(read, 'Bo Lin')).toBe('Boat crew');
+    expect(parentOf(read, 'Cy Dee')).toBe('Workshop');
+  });
+  it('a sum under a list is nobody', () => {
+    const read = readList('Ada Quill\n  Bo Lin\n  Cy Dee\nTotal: 3');
+    expect(read.entries).toHaveLength(3);
+    expect(read.notPlaced).toMatchObject([{ line: 4, text: 'Total: 3' }]);
+  });
+  it('numbers and letters are signs only where they count', () => {
+    expect(readList('24 Hour Desk\n  A. Okoro\n  Bo Lin').entries.map(({ name }) => name)).toEqual([
+      '24 Hour Desk',
+      'A. Okoro',
+      'Bo Lin',
+    ]);
+    expect(readList('1. Ada\n2. Bo\n3. Cy').entries.map(({ name }) => name)).toEqual(['Ada', 'Bo', 'Cy']);
+    expect(readList('Team\n  a) Ada\n  b) Bo').entries.map(({ name }) => name)).toEqual(['Team', 'Ada', 'Bo']);
+  });
+  it('a column “Role” that tells functions is a detail and not announced as a role', () => {
+    const read = readList('Name,Reports to,Role\nAda Quill,,Skipper\nBo Lin,Ada Quill,Cook');
+    expect(read.entries.map(({ details }) => details)).toEqual([['Skipper'], ['Cook']]);
+    expect(read.columns[2]!.use).toBe('detail');
+  });
+  it('two columns of one heading, a long row and a third superior are all kept', () => {
+    const read = readList(
+      'Name,Reports to,Note,Note\nAda Quill,,a,b\nBo Lin,,c,d\nCy Dee,,,\nDi Eck,Ada Quill; Bo Lin; Cy Dee,,',
+    );
+    expect(read.entries[0]!.fields).toEqual({ Note: 'a', 'Note (2)': 'b' });
+    expect(read.links).toHaveLength(2);
+    const nine = readList(`Ada Quill (${Array.from({ length: 9 }, (_, i) => `detail ${i}`).join(', ')})`).entries[0]!;
+    expect(nine.details).toHaveLength(8);
+    expect(nine.fields).toEqual({ 'Detail 9': 'detail 8' });
+  });
+  it('a name of 600 letters is shortened, told with its line and kept whole in the tray', () => {
+    const long = 'word '.repeat(120).trim();
+    const read = readList(`Ada Quill\n  ${long}`);
+    expect(read.entries[1]!.name.length).toBeLessThanOrEqual(400);
+    expect(read.notPlaced).toMatchObject([{ line: 2, text: long }]);
+    expect(read.findings.find(({ code }) => code === 'too-long')).toMatchObject({ line: 2 });
+  });
+  it('for sets: nameless rows, cells beyond the heading, a first row without heading and further details are kept', () => {
+    const read = readSets('Bird;mudflat;saltmarsh\n;x;x\ncurlew;x;;brown\ndunlin;;x');
+    expect(read.notPlaced).toMatchObject([{ line: 2 }]);
+    expect(read.entries[0]).toMatchObject({ name: 'curlew', details: ['brown'] });
+    const plain = readSets('curlew;x;\ndunlin;x;x\nteal;;x');
+    expect(plain.entries.map(({ name }) => name)).toEqual(['curlew', 'dunlin', 'teal']);
+    expect(plain.findings.map(({ code }) => code)).toContain('no-heading');
+    const twice = readSets('mudflat\n  curlew, brown\n  dunlin\nsaltmarsh\n  curlew, long bill\n  teal');
+    expect(twice.entries[0]!.details).toEqual(['brown', 'long bill']);
+  });
+  it('lines of names and titles are no sets', () => {
+    const list = Array.from({ length: 40 }, (_, i) => `Person ${i}: Title ${i}`).join('\n');
+    expect(best(list).id).toBe('org-chart');
+    expect(kindOf('venn').fits(readSets(list))).toBeNull();
+  });
+  it('numbered names are not misspellings of each other', () =>
+    expect(readSets('mudflat\n  Bird 10\n  Bird 11\nsaltmarsh\n  Bird 10\n  Bird 12').questions).toEqual([]));
+  it.each([true, false])('UTF-16 without a mark is told by its content (big end first: %s)', (big) => {
+    const bytes = [...'Ada Quill, Director\n  Bo Lin'].flatMap((sign) =>
+      big ? [0, sign.charCodeAt(0)] : [sign.charCodeAt(0), 0],
+    );
+    expect(decodeList(Uint8Array.from(bytes)).text).toBe('Ada Quill, Director\n  Bo Lin');
+  });
+});
+
+// Each of these took minutes or had no end when what is compared grew with its square.
+describe('long lists are read in time that grows with their length', () => {
+  const lines = (n: number, line: (i: number) => string) => Array.from({ length: n }, (_, i) => line(i)).join('\n');
+  const word = (i: number) =>
+    `${'abcdefghij'[i % 10]}${(i * 7919).toString(36)}`.replace(/\d/g, (d) => 'klmnopqrst'[Number(d)]!);
+  it.each<[string, string]>([
+    [
+      'superiors who are not in the list',
+      `Name,Reports to\n${lines(20_000, (i) => `${word(i)} ${word(i + 7)},${word(i + 50_000)} ${word(i + 9)}`)}`,
+    ],
+    ['a ring', `Id,Name,Reports to\n${lines(50_000, (i) => `k${i},${word(i)} ${word(i + 3)},k${(i + 1) % 50_000}`)}`],
+    ['people of one name', `Name,Reports to\n${lines(30_000, () => 'Ada Quill,Ada Quill')}`],
+    [
+      'people of one name who report to that name',
+      `Id,Name,Reports to\n${lines(30_000, (i) => `k${i},Ada Quill,A. Quill`)}`,
+    ],
+    ['names with titles', lines(20_000, (i) => `${word(i)} ${word(i + 5)}: ${word(i + 3)}`)],
+    [
+      'items of sets',
+      `mudflat\n${lines(10_000, (i) => `  ${word(i)} ${word(i + 1)}`)}\nsaltmarsh\n${lines(10_000, (i) => `  ${word(i)} ${word(i + 1)}`)}`,
+    ],
+    [
+      'blanks inside a line',
+      `Ada${' '.repeat(200_000)}Quill\nBo${' '.repeat(200_000)}– Lin\nCy,${' '.repeat(200_000)}Dee: x${' '.repeat(200_000)}`,
+    ],
+    [
+      'blanks inside a cell',
+      `Name,Reports to\nAda Quill,\nBo,"${' '.repeat(9000)}and${' '.repeat(900)}x"\nCy,Ada${' '.repeat(200_000)}Quill`,
+    ],
+    ['colons and commas in a line', `${lines(3, (i) => `item${i}${': a, b'.repeat(20_000)}`)}`],
+    ['a deep outline', lines(3000, (i) => `${' '.repeat(i)}Person`)],
+  ])('%s', (_, text) => {
+    for (const kind of kinds) expect(() => kind.read(text)).not.toThrow();
+  });
+});

@@ -1,0 +1,97 @@
+import { isNear, mayStandFor } from './names';
+
+/** What one list may cost; what is beyond is left unmatched, and told, instead of making everybody wait. */
+const mostLooks = 400_000;
+const mostDistances = 30_000;
+/** More candidates than this are not told apart by hand. */
+const mostFound = 50;
+
+/**
+ * Folded names with an index, in the order they are added, so that near ones are found without looking through all: by their parts for initials
+ * and shortened names; by segments for slips of the pen (a name with at most k slips keeps at least one of 2k + 1 segments whole, a swap of
+ * neighbours touching two). Names with other numbers in them are never near. O(length) to add; to ask, O(candidates that share a part).
+ */
+export class NameIndex {
+  private readonly names: string[] = [];
+  private readonly byPart = new Map<string, number[]>();
+  private readonly bySegment = new Map<string, number[]>();
+  private segmented = 0;
+  private looks = 0;
+  private distances = 0;
+
+  /** True once the list has cost so much that no more near names are looked for. */
+  get isSpent(): boolean {
+    return this.looks > mostLooks || this.distances > mostDistances;
+  }
+
+  /** `most`: slips of the pen that are looked for later. */
+  constructor(private readonly most: 1 | 2) {}
+
+  /** Adds a name under the next number, from 0. */
+  add(name: string): void {
+    const at = this.names.push(name) - 1;
+    for (const part of new Set(name.split(' '))) if (part.length > 1) note(this.byPart, part, at);
+  }
+
+  /** Numbers of names that `asked` may stand for, or that stand shortened for it: initials for first names, or one part alone. */
+  standingFor(asked: string): number[] {
+    const lists = asked
+      .split(' ')
+      .filter((part) => part.length > 1)
+      .map((part) => this.byPart.get(part) ?? []);
+    const shortest = lists.filter((list) => list.length > 0).sort((a, b) => a.length - b.length)[0] ?? [];
+    const found: number[] = [];
+    for (const at of shortest) {
+      if (++this.looks > mostLooks || found.length >= mostFound) break;
+      const name = this.names[at]!;
+      if (mayStandFor(asked, name) || (hasInitial(name) && mayStandFor(name, asked))) found.push(at);
+    }
+    return found;
+  }
+
+  /** Numbers of names with at most `slips` slips of the pen against `asked`, in order. */
+  near(asked: string, slips: number): number[] {
+    if (this.isSpent) return [];
+    for (; this.segmented < this.names.length; this.segmented++) {
+      const name = this.names[this.segmented]!;
+      for (const key of this.segmentsOf(name, name.length, 0)) note(this.bySegment, key, this.segmented);
+    }
+    const candidates = new Set<number>();
+    for (let length = asked.length - slips; length <= asked.length + slips; length++)
+      for (let shift = -slips; shift <= slips; shift++)
+        for (const key of this.segmentsOf(asked, length, shift))
+          for (const at of this.bySegment.get(key) ?? []) {
+            candidates.add(at);
+            if (candidates.size > 500) return [];
+          }
+    const found: number[] = [];
+    for (const at of [...candidates].sort((a, b) => a - b)) {
+      if (++this.distances > mostDistances || found.length >= mostFound) break;
+      if (isNear(asked, this.names[at]!, slips)) found.push(at);
+    }
+    return found;
+  }
+
+  /** Keys of the segments that a name of `length` characters is cut into, read from `text` moved by `shift`. */
+  private segmentsOf(text: string, length: number, shift: number): string[] {
+    const count = 2 * this.most + 1;
+    if (length < count) return [];
+    const numbers = text.replace(/\D+/g, ' ').trim();
+    const keys: string[] = [];
+    for (let i = 0; i < count; i++) {
+      const from = Math.floor((i * length) / count);
+      const to = Math.floor(((i + 1) * length) / count);
+      if (from + shift < 0 || to + shift > text.length) continue;
+      keys.push(`${length}|${i}|${text.slice(from + shift, to + shift)}|${numbers}`);
+    }
+    return keys;
+  }
+}
+
+const hasInitial = (name: string): boolean => name.split(' ').some((part) => part.length === 1);
+
+function note(map: Map<string, number[]>, key: string, at: number): void {
+  const list = map.get(key);
+  if (list) list.push(at);
+  else map.set(key, [at]);
+}

@@ -1,0 +1,18 @@
+import type { ReadResult } from './result';
+
+/** What is no name: several cells in one, a number alone, a paragraph. */
+const odd = (name: string): boolean =>
+  /[;\t|]/.test(name) || name.split(',').length > 3 || name.length > 90 || /^[\d\s.,%-]+$/.test(name);
+
+/**
+ * How far a reading makes sense, from 0 to 1: the share of what was read that has a plain name and a place, squared, so that a reading which leaves
+ * separators inside names is worth next to nothing.
+ */
+export function senseOf({ entries, sets, notPlaced }: ReadResult): number {
+  if (entries.length === 0) return 0;
+  const names = [...entries.map(({ name }) => name), ...sets.map(({ name }) => name)];
+  const plain = names.filter((name) => !odd(name)).length / names.length;
+  const oddSets = sets.some(({ name }) => odd(name)) ? 0.2 : 1;
+  const placed = entries.length / (entries.length + 0.5 * notPlaced.length);
+  return plain * plain * placed * oddSets;
+}

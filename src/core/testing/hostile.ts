@@ -1,0 +1,238 @@
+/** Generated words, names and commands that reach the odd corners: what every object inherits, what looks like a sign, what cannot be kept. */
+import fc from 'fast-check';
+import type { Command } from '../edit';
+import { createEntry, type Diagram, type Link, type Scope } from '../model';
+import { vennOf } from './arbitrary-venn';
+import { diagramFromParents } from './arbitrary';
+
+/** Ids that every object answers to, and some plain ones. */
+const oddIds = ['constructor', 'valueOf', 'toString', 'hasOwnProperty', 'isPrototypeOf', '__proto__', '', 'a b', 'ü'];
+const entryId = fc.oneof(
+  { weight: 3, arbitrary: fc.nat({ max: 9 }).map((n) => `e${n}`) },
+  { weight: 1, arbitrary: fc.constantFrom(...oddIds) },
+);
+const setId = fc.oneof(
+  fc.nat({ max: 4 }).map((n) => `s${n}`),
+  fc.constantFrom(...oddIds),
+);
+const linkId = fc.oneof(
+  fc.nat({ max: 3 }).map((n) => `l${n}`),
+  fc.constantFrom(...oddIds),
+);
+
+/** Names as people have them that a reader could take for something else. */
+export const hostileNames = [
+  'A. Okoro',
+  '24 Hour Desk',
+  'Smith, John',
+  '- dash',
+  '1.2 Budget',
+  '1) First',
+  'a) Letter',
+  '# Heading',
+  '• Dot',
+  'Say "hello"',
+  '"quoted"',
+  '"open',
+  '  leading blanks',
+  'trailing blanks  ',
+  'two\nlines',
+  'tab\there',
+  'carriage\rreturn',
+  'back\\slash\\n',
+  'Name',
+  'Reports to',
+  'Total',
+  'Total: 10',
+  'Bo (Skipper)',
+  'Bo – Skipper',
+  'Team:',
+  'Ratio 3:1: a note',
+  'x',
+  '–',
+  '',
+  '=SUM(A1:A9)',
+  '+49 30 1234',
+  '-5',
+  '@home',
+  "'=quoted",
+  'constructor',
+  'Vacant',
+  'Field: Room',
+  'Set: Fish',
+  'Ćwikła, Żółw & Co; Ltd',
+  'a | b',
+];
+export const hostileName: fc.Arbitrary<string> = fc.oneof(
+  fc.constantFrom(...hostileNames),
+  fc.string({ maxLength: 12 }).map((name) => name.replaceAll('\0', '')),
+  fc
+    .array(
+      fc.constantFrom('"', ',', ';', ' ', '\t', '\n', '–', ':', '.', '1', 'a', 'B', '-', '(', ')', '\\', '|', "'", '='),
+      {
+        maxLength: 9,
+      },
+    )
+    .map((parts) => parts.join('')),
+);
+
+/** An org chart whose names, details, fields and side links are hostile. */
+export const hostileCharts: fc.Arbitrary<Diagram> = fc
+  .record({
+    parents: fc.array(fc.nat({ max: 1000 }), { minLength: 1, maxLength: 10 }),
+    names: fc.array(hostileName, { minLength: 10, maxLength: 10 }),
+    details: fc.array(fc.array(hostileName, { maxLength: 3 }), { minLength: 10, maxLength: 10 }),
+    roles: fc.array(fc.constantFrom(null, null, 'assistant', 'vacancy'), { minLength: 10, maxLength: 10 }),
+    fields: fc.array(
+      fc.option(fc.tuple(fc.constantFrom('Room', 'Name', 'constructor', 'Id', 'Detail 9', ' x '), hostileName)),
+      {
+        minLength: 10,
+        maxLength: 10,
+      },
+    ),
+    links: fc.uniqueArray(fc.tuple(fc.nat({ max: 9 }), fc.nat({ max: 9 })), {
+      maxLength: 3,
+      selector: ([a, b]) => `${a}-${b}`,
+    }),
+  })
+  .map(({ parents, names, details, roles, fields, links }) => {
+    const list = parents.map((draw, i) => (i === 0 || draw % 5 === 0 ? -1 : draw % i));
+    const chart = diagramFromParents(list, (i) => names[i]!);
+    const n = list.length;
+    return {
+      ...chart,
+      entries: Object.fromEntries(
+        Object.values(chart.entries).map((entry, i) => [
+          entry.id,
+          {
+            ...entry,
+            details: details[i]!,
+            role: roles[i]!,
+            fields: fields[i] && fields[i][1] !== '' ? { [fields[i][0]]: fields[i][1] } : {},
+          },
+        ]),
+      ),
+      links: Object.fromEntries(
+        links
+          .filter(([a, b]) => a < n && b < n && a !== b)
+          .map(([a, b], i): [string, Link] => [
+            `l${i}`,
+            { id: `l${i}`, from: `e${a}`, to: `e${b}`, kind: 'side', phrase: '' },
+          ]),
+      ),
+    };
+  });
+
+const name = hostileName;
+const order = fc.constantFrom('1', 'A', 'V', 'Vz', 'k', 'z5');
+const link: fc.Arbitrary<Link> = fc.record({
+  id: linkId,
+  from: entryId,
+  to: entryId,
+  kind: fc.constant('side' as const),
+  phrase: fc.constant(''),
+});
+const region = fc.uniqueArray(setId, { maxLength: 3 }).map((ids) => ids.sort().join(','));
+const scope: fc.Arbitrary<Scope> = fc.oneof(
+  fc.constant<Scope>({ kind: 'everything' }),
+  fc.nat({ max: 4 }).map((tier): Scope => ({ kind: 'tier', tier })),
+  fc.constantFrom('vacancy', 'constructor').map((role): Scope => ({ kind: 'role', role })),
+  entryId.map((entry): Scope => ({ kind: 'branch', entry })),
+  entryId.map((entry): Scope => ({ kind: 'this', entry })),
+  region.map((one): Scope => ({ kind: 'region', region: one })),
+  setId.map((set): Scope => ({ kind: 'set', set })),
+);
+const styled = fc.dictionary(entryId, fc.constant({ fill: '#112233' }), { maxKeys: 2 });
+
+/** Every command there is, much of it at what is not there or is only inherited. Not checked by the schema. */
+export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
+  fc
+    .record({
+      entries: fc.array(fc.record({ id: entryId, name, parent: fc.option(entryId), order }), {
+        minLength: 1,
+        maxLength: 3,
+      }),
+      links: fc.array(link, { maxLength: 2 }),
+      branches: styled,
+      only: styled,
+      members: fc.option(fc.dictionary(entryId, fc.array(setId, { minLength: 1, maxLength: 3 }), { maxKeys: 2 }), {
+        nil: undefined,
+      }),
+    })
+    .map(({ entries, ...rest }): Command => ({ kind: 'addEntries', entries: entries.map(createEntry), ...rest })),
+  fc.array(entryId, { minLength: 1, maxLength: 4 }).map((ids): Command => ({ kind: 'removeEntries', ids })),
+  fc.record({ kind: fc.constant('rename' as const), id: entryId, name }),
+  fc.record({ kind: fc.constant('setDetails' as const), id: entryId, details: fc.array(name, { maxLength: 3 }) }),
+  fc.record({
+    kind: fc.constant('setField' as const),
+    id: entryId,
+    field: fc.constantFrom('room', 'constructor', 'valueOf'),
+    value: fc.option(name),
+  }),
+  fc.record({
+    kind: fc.constant('setRole' as const),
+    id: entryId,
+    role: fc.constantFrom(null, 'vacancy', 'constructor'),
+  }),
+  fc.record({
+    kind: fc.constant('setImage' as const),
+    id: entryId,
+    image: fc.constantFrom(null, { id: '0'.repeat(32), width: 3, height: 4 }),
+  }),
+  fc.record({ kind: fc.constant('moveBranch' as const), id: entryId, parent: fc.option(entryId), order }),
+  fc
+    .array(fc.record({ id: entryId, parent: fc.option(entryId), order }), { minLength: 1, maxLength: 5 })
+    .map((moves): Command => ({ kind: 'moveEntries', moves })),
+  link.map((one): Command => ({ kind: 'addLink', link: one })),
+  linkId.map((id): Command => ({ kind: 'removeLink', id })),
+  fc.record({
+    kind: fc.constant('setStyle' as const),
+    scope,
+    property: fc.constantFrom('fill' as const, 'text' as const),
+    value: fc.constantFrom('#aabbcc', null),
+  }),
+  fc.record({
+    kind: fc.constant('setTier' as const),
+    tier: fc.integer({ min: 1, max: 4 }),
+    patch: fc.constantFrom({ name: 'T' }, { gap: 30 }, { name: null }),
+  }),
+  fc
+    .constantFrom('t1', 'constructor')
+    .map((id): Command => ({ kind: 'putInTray', item: { id, line: 1, text: 'a line', reason: 'none' } })),
+  fc.constantFrom('t1', 'constructor').map((id): Command => ({ kind: 'takeFromTray', id })),
+  fc
+    .record({
+      id: setId,
+      members: fc.array(entryId, { maxLength: 3 }),
+      regions: fc.dictionary(region, fc.constant({ title: 'R', style: {} }), { maxKeys: 2 }),
+    })
+    .map(({ id, members, regions }): Command => ({
+      kind: 'putSet',
+      set: { id, name: id, order: 'k', colour: null },
+      members,
+      regions,
+    })),
+  setId.map((id): Command => ({ kind: 'dropSet', id })),
+  fc.record({
+    kind: fc.constant('changeSet' as const),
+    id: setId,
+    patch: fc.constantFrom({ name: 'N' }, { colour: '#3366aa' }, { order: 'm' }),
+  }),
+  fc.record({ kind: fc.constant('setMembers' as const), entry: entryId, sets: fc.array(setId, { maxLength: 4 }) }),
+  fc.record({ kind: fc.constant('titleRegion' as const), region, title: fc.option(fc.constant('Region')) }),
+);
+
+/** A small diagram of either kind, some entries of which have ids that every object inherits. */
+export const oddDiagrams: fc.Arbitrary<Diagram> = fc
+  .record({ venn: fc.boolean(), draws: fc.array(fc.nat({ max: 1000 }), { maxLength: 8 }), odd: fc.boolean() })
+  .map(({ venn, draws, odd }) => {
+    const plain: Diagram = venn
+      ? vennOf(
+          3,
+          draws.map((draw) => draw % 8),
+        )
+      : diagramFromParents(draws.map((draw, i) => (i === 0 ? -1 : draw % i)));
+    if (!odd) return plain;
+    const extra = createEntry({ id: 'constructor', name: 'Odd', order: 'z' });
+    return { ...plain, entries: { ...plain.entries, constructor: extra } };
+  });
