@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'bin/**/*.test.ts'],
     setupFiles: ['scripts/test-seed.ts'],
+    globalSetup: ['scripts/test-worker.ts'],
     testTimeout: 300_000,
     hookTimeout: 300_000,
     maxWorkers: 2,

@@ -29,7 +29,7 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const list = (name: string) => readFile(new URL(`lists/${name}`, import.meta.url), 'utf8');
   const staff = brackwaterStaff(await list('brackwater-staff.csv'));
   const crew = boatCrew(await list('boat-crew-note.txt'));
-  const administrator = await createAccount(pool, office);
+  const administrator = await createAccount(pool, office, 'demo', { demo: true });
   const birds = shorebirds(await list('shorebirds.txt'));
   await createStored(pool, administrator.id, 'brackwater-birds', birds);
   await createStored(
@@ -40,7 +40,7 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   );
   await createStored(pool, administrator.id, 'brackwater-crew', crew);
   await createStored(pool, administrator.id, 'brackwater-staff', staff);
-  const school = await createAccount(pool, teacher);
+  const school = await createAccount(pool, teacher, 'demo', { demo: true });
   await createStored(pool, school.id, 'boat-crew-teacher', crew);
   await createStored(pool, school.id, 'shorebirds-teacher', birds);
   return true;

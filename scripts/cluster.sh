@@ -51,7 +51,12 @@ if [ -f "$data/postmaster.pid" ]; then
   pid=$(head -1 "$data/postmaster.pid")
   if ! grep -qs postgres "/proc/$pid/comm"; then rm -f "$data/postmaster.pid"; fi
 fi
-port=$(node -e 'const s=require("node:net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})')
+# The port of the last time where it is free, so that whoever knows the address finds the cluster again.
+port=$(node -e '
+const net = require("node:net");
+const listen = (port, otherwise) => { const s = net.createServer().once("error", otherwise).listen(port, "127.0.0.1", () => { console.log(s.address().port); s.close(); }); };
+listen(Number(process.argv[1]) || 0, () => listen(0));' "$(cat "$folder/port" 2>/dev/null || true)")
+echo "$port" >"$folder/port"
 fast=""
 [ "$manner" = throw-away ] && fast="-c fsync=off -c full_page_writes=off -c synchronous_commit=off"
 if ! (cd / && "${as[@]}" "$bin/pg_ctl" -D "$data" -w -t 60 -l "$folder/log" -o "-h 127.0.0.1 -p $port -c unix_socket_directories='' $fast" start >/dev/null); then

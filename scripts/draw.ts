@@ -47,7 +47,7 @@ async function run(args: string[]): Promise<void> {
   if (values.out)
     await writeFile(
       values.out,
-      await formats[ending].write(diagram, drawn.scene, {
+      await formats[ending].write(diagram, () => drawn.scene, {
         images,
         ...(values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
       }),

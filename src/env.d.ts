@@ -3,5 +3,7 @@
 declare namespace App {
   interface Locals {
     account: import('./server/accounts').Account | null;
+    /** The hash of the session's secret; null where nobody is signed in. */
+    session: string | null;
   }
 }

@@ -1,11 +1,11 @@
 import { defineMiddleware } from 'astro:middleware';
-import { accountOfSession } from './server/accounts';
+import { accountOfSession, sessionHash } from './server/accounts';
 import { database } from './server/database';
 import { errorAnswer, json } from './server/requests';
 import { sessionCookie } from './server/session-cookie';
 
 /** Paths that answer without a sign-in. */
-const open = new Set(['/sign-in', '/api/session', '/api/accounts', '/api/health']);
+const open = new Set(['/', '/start', '/try', '/sign-in', '/api/session', '/api/accounts', '/api/health']);
 const reading = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Every request passes here: whose it is, whether a write comes from our own pages, and the headers of every answer. */
@@ -21,6 +21,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       const asset = url.pathname.startsWith('/_astro/') || url.pathname === '/favicon.svg';
       context.locals.account =
         token && !asset && url.pathname !== '/api/health' ? await accountOfSession(database(), token) : null;
+      context.locals.session = context.locals.account && token ? sessionHash(token) : null;
       if (!context.locals.account && !open.has(url.pathname) && !asset) {
         answer = api
           ? json({ message: 'Sign in to go on.' }, { status: 401 })
@@ -48,6 +49,8 @@ function withHeaders(answer: Response): Response {
   headers.set('x-content-type-options', 'nosniff');
   headers.set('referrer-policy', 'same-origin');
   headers.set('cross-origin-opener-policy', 'same-origin');
+  // Nothing that somebody signed in saw is left in a cache after signing out.
+  if (!headers.has('cache-control')) headers.set('cache-control', 'no-store');
   const policy = headers.get('content-security-policy');
   if (policy) headers.set('content-security-policy', widened(policy));
   else if (headers.get('content-type')?.startsWith('image/svg'))
@@ -81,9 +84,11 @@ function errorPage(error: unknown, path: string): Response {
   const text =
     told.status === 503
       ? 'The database cannot be reached just now. Nothing is lost; load this page again in a moment.'
-      : told.status === 404
-        ? 'There is no such diagram among yours. It may have been erased, or belong to somebody else.'
-        : 'Something went wrong on our side. Nothing is lost; load this page again.';
+      : told.status === 429 || told.status === 422
+        ? 'That could not be made just now. Nothing is lost; go back and try again.'
+        : told.status === 404
+          ? 'There is no such diagram among yours. It may have been erased, or belong to somebody else.'
+          : 'Something went wrong on our side. Nothing is lost; load this page again.';
   const body = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Dendrotax</title><body style="font:17px/1.5 sans-serif;max-width:34em;margin:15vh auto;padding:0 1em"><h1>That did not work</h1><p>${text}</p><p><a href="/">To the desk</a></p></body></html>`;
   return new Response(body, {
     status: told.status,

@@ -10,9 +10,10 @@ import { svgOf } from './svg/svg';
 
 export interface Format {
   readonly mime: string;
+  /** `scene` makes the drawing; formats that only hold the list do not ask for it. */
   write(
     diagram: Diagram,
-    scene: Scene,
+    scene: () => Scene,
     options: { dotsPerInch?: number; images?: ImageFiles },
   ): Promise<Uint8Array | string> | Uint8Array | string;
 }
@@ -21,12 +22,14 @@ export interface Format {
 export const formats = {
   svg: {
     mime: 'image/svg+xml',
-    write: async (_, scene, { images }) =>
-      svgOf(scene, { fontCss: await embeddedFontCss(scene), ...(images && { images }) }),
+    write: async (_, draw, { images }) => {
+      const scene = draw();
+      return svgOf(scene, { fontCss: await embeddedFontCss(scene), ...(images && { images }) });
+    },
   },
-  pdf: { mime: 'application/pdf', write: (_, scene, { images }) => pdfOf(scene, images) },
-  png: { mime: 'image/png', write: (_, scene, { dotsPerInch, images }) => pngOf(scene, dotsPerInch, images) },
-  json: { mime: 'application/json', write: (_, scene) => jsonOf(scene) },
+  pdf: { mime: 'application/pdf', write: (_, scene, { images }) => pdfOf(scene(), images) },
+  png: { mime: 'image/png', write: (_, scene, { dotsPerInch, images }) => pngOf(scene(), dotsPerInch, images) },
+  json: { mime: 'application/json', write: (_, scene) => jsonOf(scene()) },
   csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${kindOf(diagram.kind).csv(diagram)}` },
   txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => kindOf(diagram.kind).text(diagram) },
 } as const satisfies Record<string, Format>;

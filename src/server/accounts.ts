@@ -1,72 +1,94 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
+import type pg from 'pg';
 import { z } from 'zod';
-import { maybeOne, one, run, sql, type Connection } from './database';
+import { text } from '../core/model';
+import { many, maybeOne, run, sql, type Connection } from './database';
+import { countNewAccount, countSignIn, forgetTries } from './limits';
 import { Refusal } from './refusal';
 
 export const Account = z.object({ id: z.string(), email: z.string(), name: z.string() });
 export type Account = z.infer<typeof Account>;
+
+const NewPassword = text(200).min(10, 'Take at least 10 characters for the password.');
 
 export const NewAccount = z.object({
   email: z
     .email('Write the address like name@place.example.')
     .max(200)
     .transform((email) => email.toLowerCase()),
-  name: z.string().trim().min(1, 'Write your name.').max(100),
-  password: z.string().min(10, 'Take at least 10 characters for the password.').max(200),
+  name: text(100).trim().min(1, 'Write your name.'),
+  password: NewPassword,
 });
 
 export const SignIn = z.object({
-  email: z
-    .string()
-    .max(200)
-    .transform((email) => email.trim().toLowerCase()),
-  password: z.string().max(200),
+  email: text(200).transform((email) => email.trim().toLowerCase()),
+  password: text(200),
 });
 
-const sessionDays = 30;
-const mostFailures = 8;
+export const PasswordChange = z.object({ current: text(200), next: NewPassword });
 
-export async function createAccount(on: Connection, given: z.infer<typeof NewAccount>): Promise<Account> {
+const sessionDays = 30;
+
+/**
+ * Makes an account. Where the address has one already, a right password signs in; else no more is said than that it did not work, and it takes as
+ * long.
+ */
+export async function createAccount(
+  pool: pg.Pool,
+  given: z.infer<typeof NewAccount>,
+  source = 'here',
+  options: { readonly demo?: boolean } = {},
+): Promise<Account> {
+  await countNewAccount(pool, source);
   const password = await hash(given.password);
   const made = await maybeOne(
-    on,
+    pool,
     Account,
-    sql`insert into account (email, name, password_hash) values (${given.email}, ${given.name}, ${password})
+    sql`insert into account (email, name, password_hash, demo) values (${given.email}, ${given.name}, ${password}, ${options.demo ?? false})
         on conflict (email) do nothing returning id, email, name`,
   );
-  if (!made) throw new Refusal(409, 'There is an account with this address already. Sign in instead.');
-  return made;
+  if (made) return made;
+  await countSignIn(pool, given.email, source);
+  const known = await checkPassword(pool, given.email, given.password);
+  if (known) return known;
+  throw new Refusal(
+    409,
+    'That did not work. If you made an account with this address before, sign in with it instead.',
+  );
 }
 
 // Checked where no account is found, so that the answer takes as long.
 let decoy: Promise<string> | null = null;
 
-/** The account of a right address and password. After several wrong tries an address has to wait. */
-export async function checkSignIn(on: Connection, { email, password }: z.infer<typeof SignIn>): Promise<Account> {
-  const failures = await one(
-    on,
-    z.object({ n: z.coerce.number() }),
-    sql`select count(*) as n from failed_sign_in where email = ${email} and at > now() - interval '15 minutes'`,
-  );
-  if (failures.n >= mostFailures)
-    throw new Refusal(429, 'There were too many wrong tries for this address. Wait 15 minutes and try again.');
+async function checkPassword(on: Connection, email: string, password: string): Promise<Account | null> {
   const found = await maybeOne(
     on,
-    Account.extend({ password_hash: z.string() }),
-    sql`select id, email, name, password_hash from account where email = ${email}`,
+    Account.extend({ password_hash: z.string(), demo: z.boolean() }),
+    sql`select id, email, name, password_hash, demo from account where email = ${email}`,
   );
   decoy ??= hash(randomBytes(16).toString('hex'));
   const right = await verify(found?.password_hash ?? (await decoy), password);
-  if (!found || !right) {
-    await run(on, sql`insert into failed_sign_in (email) values (${email})`);
-    throw new Refusal(401, 'The address or the password is not right.');
-  }
-  await run(on, sql`delete from failed_sign_in where email = ${email} or at < now() - interval '1 day'`);
+  // Everybody knows the demo's passwords; they open something only where the demo is wanted.
+  if (!found || !right || (found.demo && process.env.DENDROTAX_DEMO !== 'yes')) return null;
   return Account.parse(found);
 }
 
-const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** The account of a right address and password. Every try is counted before it is tested; after several one has to wait a little. */
+export async function checkSignIn(
+  pool: pg.Pool,
+  { email, password }: z.infer<typeof SignIn>,
+  source = 'here',
+): Promise<Account> {
+  await countSignIn(pool, email, source);
+  const account = await checkPassword(pool, email, password);
+  if (!account) throw new Refusal(401, 'The address or the password is not right.');
+  await forgetTries(pool, email, source);
+  return account;
+}
+
+/** The hash under which a session's secret is kept, and by which its streams are known. */
+export const sessionHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Opens a session; returns the secret for the cookie and its life in seconds. */
 export async function openSession(on: Connection, account: string): Promise<{ token: string; seconds: number }> {
@@ -74,13 +96,38 @@ export async function openSession(on: Connection, account: string): Promise<{ to
   await run(on, sql`delete from session where expires_at < now()`);
   await run(
     on,
-    sql`insert into session (token_hash, account, expires_at) values (${tokenHash(token)}, ${account}, now() + make_interval(days => ${sessionDays}))`,
+    sql`insert into session (token_hash, account, expires_at) values (${sessionHash(token)}, ${account}, now() + make_interval(days => ${sessionDays}))`,
   );
   return { token, seconds: sessionDays * 86_400 };
 }
 
+/** Ends a session and all its streams. */
 export async function closeSession(on: Connection, token: string): Promise<void> {
-  await run(on, sql`delete from session where token_hash = ${tokenHash(token)}`);
+  await run(on, sql`delete from session where token_hash = ${sessionHash(token)}`);
+  await endStreams(on, sessionHash(token));
+}
+
+const endStreams = (on: Connection, session: string) => run(on, sql`select pg_notify('session', ${session})`);
+
+/** Changes the password of an account and ends its other sessions. */
+export async function changePassword(
+  pool: pg.Pool,
+  account: Account,
+  { current, next }: z.infer<typeof PasswordChange>,
+  token: string,
+  source = 'here',
+): Promise<void> {
+  await countSignIn(pool, account.email, source);
+  if (!(await checkPassword(pool, account.email, current)))
+    throw new Refusal(401, 'The present password is not right.');
+  await forgetTries(pool, account.email, source);
+  await run(pool, sql`update account set password_hash = ${await hash(next)} where id = ${account.id}`);
+  const ended = await many(
+    pool,
+    z.object({ token_hash: z.string() }),
+    sql`delete from session where account = ${account.id} and token_hash <> ${sessionHash(token)} returning token_hash`,
+  );
+  for (const { token_hash } of ended) await endStreams(pool, token_hash);
 }
 
 export async function accountOfSession(on: Connection, token: string): Promise<Account | null> {
@@ -88,6 +135,16 @@ export async function accountOfSession(on: Connection, token: string): Promise<A
     on,
     Account,
     sql`select account.id, account.email, account.name from session join account on account.id = session.account
-        where token_hash = ${tokenHash(token)} and expires_at > now()`,
+        where token_hash = ${sessionHash(token)} and expires_at > now()`,
+  );
+}
+
+export async function isSessionOpen(on: Connection, session: string): Promise<boolean> {
+  return (
+    (await maybeOne(
+      on,
+      z.object({ ok: z.literal(1) }),
+      sql`select 1 as ok from session where token_hash = ${session} and expires_at > now()`,
+    )) !== null
   );
 }

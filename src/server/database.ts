@@ -1,5 +1,6 @@
 import pg from 'pg';
 import type { z } from 'zod';
+import { log } from './log';
 
 export type Connection = pg.Pool | pg.PoolClient;
 
@@ -10,11 +11,19 @@ export function database(): pg.Pool {
   if (!pool) {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error('DATABASE_URL is not set; bin/start sets it.');
-    pool = new pg.Pool({ connectionString, max: 12, connectionTimeoutMillis: 5000 });
-    // A lost idle connection is replaced by the next query; without a listener it would end the process.
-    pool.on('error', (error) => console.error(JSON.stringify({ at: 'pool', error: error.message })));
+    pool = watched(new pg.Pool({ connectionString, max: 12, connectionTimeoutMillis: 8000 }));
   }
   return pool;
+}
+
+/**
+ * Every connection has a listener for the loss of its server, in use or not; without one the loss would end the process. A lost connection is
+ * replaced by the next query.
+ */
+export function watched(given: pg.Pool): pg.Pool {
+  given.on('error', (error) => log('pool', error));
+  given.on('connect', (client) => client.on('error', (error) => log('connection', error)));
+  return given;
 }
 
 interface Query {
@@ -33,9 +42,11 @@ export async function many<T>(on: Connection, row: z.ZodType<T>, query: Query): 
   return rows.map((each: unknown) => row.parse(each));
 }
 
-/** The first row, or null. */
+/** The only row, or null. A second one is an error of ours. */
 export async function maybeOne<T>(on: Connection, row: z.ZodType<T>, query: Query): Promise<T | null> {
-  return (await many(on, row, query))[0] ?? null;
+  const [first, second] = await many(on, row, query);
+  if (second !== undefined) throw new Error('One row was expected and several came.');
+  return first ?? null;
 }
 
 export async function one<T>(on: Connection, row: z.ZodType<T>, query: Query): Promise<T> {
@@ -49,7 +60,7 @@ export async function run(on: Connection, query: Query): Promise<number> {
   return (await on.query(query.text, [...query.values])).rowCount ?? 0;
 }
 
-/** All of `work` or none of it. */
+/** All of `work` or none of it. A connection that cannot even roll back is not used again. */
 export async function withTransaction<T>(on: pg.Pool, work: (tx: pg.PoolClient) => Promise<T>): Promise<T> {
   const tx = await on.connect();
   try {

@@ -1,43 +1,59 @@
+import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { z } from 'zod';
-import { check, draw } from '../core/kind';
-import { brokenInvariants, openDiagram, type Diagram, own } from '../core/model';
+import { openDiagram, type Diagram } from '../core/model';
 import { many, maybeOne, one, run, sql, withTransaction, type Connection } from './database';
 import { Refusal } from './refusal';
+import { admittedDiagram, type AdmittedDiagram } from './work/admit';
+import type { IndexChanges } from './work/apply';
+import { work } from './work/pool';
 
 export const notFound = (): Refusal => new Refusal(404, 'There is no such diagram among yours.');
 
-const Stored = z.object({ id: z.string(), body: z.unknown(), revision: z.number(), binned: z.boolean() });
+const Stored = z.object({ id: z.string(), body: z.string(), revision: z.number(), binned: z.boolean() });
+export type Stored = z.infer<typeof Stored>;
 
-export interface StoredDiagram {
-  readonly id: string;
-  readonly diagram: Diagram;
-  readonly revision: number;
-  readonly binned: boolean;
-}
-
-/** A diagram of this account; nobody else's is ever found. */
-export async function readDiagram(on: Connection, account: string, id: string): Promise<StoredDiagram> {
+/** A diagram of this account, its body as JSON text; nobody else's is ever found. */
+export async function readStored(on: Connection, account: string, id: string): Promise<Stored> {
   const row = await maybeOne(
     on,
     Stored,
-    sql`select id, body, revision, binned_at is not null as binned from diagram where id = ${id} and owner = ${account}`,
+    sql`select id, body::text as body, revision, binned_at is not null as binned from diagram where id = ${id} and owner = ${account}`,
   );
   if (!row) throw notFound();
-  return { id: row.id, revision: row.revision, binned: row.binned, diagram: openDiagram(row.body) };
+  return row;
 }
 
-export async function createStored(pool: pg.Pool, account: string, id: string, diagram: Diagram): Promise<void> {
-  const broken = brokenInvariants(diagram);
-  if (broken.length > 0) throw new Refusal(422, `The diagram does not hold together: ${broken[0]}`);
+/** As `readStored`, opened. */
+export async function readDiagram(
+  on: Connection,
+  account: string,
+  id: string,
+): Promise<Omit<Stored, 'body'> & { readonly diagram: Diagram }> {
+  const { body, ...rest } = await readStored(on, account, id);
+  return { ...rest, diagram: openDiagram(JSON.parse(body)) };
+}
+
+/** Titles of the account's diagrams that are not in the bin. */
+export async function titlesOf(on: Connection, account: string): Promise<string[]> {
+  const rows = await many(
+    on,
+    z.object({ title: z.string() }),
+    sql`select title from diagram where owner = ${account} and binned_at is null`,
+  );
+  return rows.map(({ title }) => title);
+}
+
+/** Keeps a new diagram; kept before under its id by the same account, it is left as it is. */
+export async function keepDiagram(pool: pg.Pool, account: string, made: AdmittedDiagram): Promise<void> {
+  const { id, kind, title, body, entryCount } = made;
   await withTransaction(pool, async (tx) => {
-    const made = await run(
+    const inserted = await run(
       tx,
       sql`insert into diagram (id, owner, kind, title, body, entry_count, updated_by)
-          values (${id}, ${account}, ${diagram.kind}, ${diagram.title}, ${JSON.stringify(diagram)}, ${Object.keys(diagram.entries).length}, ${account})
-          on conflict (id) do nothing`,
+          values (${id}, ${account}, ${kind}, ${title}, ${body}, ${entryCount}, ${account}) on conflict (id) do nothing`,
     );
-    if (made === 0) {
+    if (inserted === 0) {
       const own = await maybeOne(
         tx,
         z.object({ id: z.string() }),
@@ -46,29 +62,27 @@ export async function createStored(pool: pg.Pool, account: string, id: string, d
       if (own) return;
       throw new Refusal(409, 'That id is taken. Try again.');
     }
-    await indexEntries(tx, id, {}, diagram.entries);
+    await run(
+      tx,
+      sql`insert into edit (diagram, revision, gesture, account, commands, body) values (${id}, 0, 'first', ${account}, '[]', ${body})`,
+    );
+    await writeIndex(tx, id, made.index);
   });
 }
 
-/** Brings the search index from one state of the entries to the next; entries that kept their identity are passed over. */
-export async function indexEntries(
+/** Checks a diagram and keeps it. */
+export async function createStored(pool: pg.Pool, account: string, id: string, diagram: Diagram): Promise<void> {
+  await keepDiagram(pool, account, admittedDiagram(id, diagram, await titlesOf(pool, account)));
+}
+
+/** Brings the search index to the newest state of the entries. */
+export async function writeIndex(
   tx: Connection,
   diagram: string,
-  before: Diagram['entries'],
-  after: Diagram['entries'],
+  { gone, ids, names, texts }: IndexChanges,
 ): Promise<void> {
-  const gone = Object.keys(before).filter((id) => !own(after, id));
   if (gone.length > 0) await run(tx, sql`delete from entry_text where diagram = ${diagram} and entry = any(${gone})`);
-  const changed = Object.values(after).filter((entry) => {
-    const old = own(before, entry.id);
-    return !old || old.name !== entry.name || old.details !== entry.details || old.fields !== entry.fields;
-  });
-  if (changed.length === 0) return;
-  const ids = changed.map((entry) => entry.id);
-  const names = changed.map((entry) => entry.name);
-  const texts = changed.map((entry) =>
-    [entry.name, ...entry.details, ...Object.values(entry.fields)].join(' ').toLowerCase(),
-  );
+  if (ids.length === 0) return;
   await run(
     tx,
     sql`insert into entry_text (diagram, entry, name, text)
@@ -83,49 +97,28 @@ const DeskRow = z.object({
   title: z.string(),
   revision: z.number(),
   entries: z.number(),
+  /** Counts of the newest revision that was drawn; null where none was yet. */
   tiers: z.number().nullable(),
   findings: z.number().nullable(),
-  fresh: z.boolean(),
+  /** Why it cannot be drawn or read; null where it can. */
+  problem: z.string().nullable(),
   changedAt: z.date().transform((date) => date.toISOString()),
   changedBy: z.string(),
   binned: z.boolean(),
 });
-export type DeskRow = Omit<z.infer<typeof DeskRow>, 'fresh' | 'tiers' | 'findings'> & {
-  tiers: number;
-  findings: number;
-};
+export type DeskRow = z.infer<typeof DeskRow>;
 
-/** All diagrams of an account, newest change first; the binned ones too. Counts that are out of date are computed and kept. */
-export async function listDiagrams(pool: pg.Pool, account: string): Promise<DeskRow[]> {
-  const rows = await many(
-    pool,
+/** All diagrams of an account, newest change first; the binned ones too. Nothing is computed here. */
+export function listDiagrams(on: Connection, account: string): Promise<DeskRow[]> {
+  return many(
+    on,
     DeskRow,
-    sql`select diagram.id, kind, title, revision, entry_count as entries, summary_tiers as tiers, summary_findings as findings,
-               coalesce(summary_revision = revision, false) as fresh,
+    sql`select diagram.id, kind, title, diagram.revision, entry_count as entries, summary_tiers as tiers, summary_findings as findings,
+               case when drawing.revision = diagram.revision then drawing.problem end as problem,
                updated_at as "changedAt", account.name as "changedBy", binned_at is not null as binned
-        from diagram join account on account.id = diagram.updated_by
+        from diagram join account on account.id = diagram.updated_by left join drawing on drawing.diagram = diagram.id
         where owner = ${account} order by updated_at desc, diagram.id limit 1000`,
   );
-  const listed: DeskRow[] = [];
-  for (const { fresh, ...row } of rows) {
-    const summary = fresh
-      ? { tiers: row.tiers ?? 0, findings: row.findings ?? 0 }
-      : await summarise(pool, account, row.id);
-    listed.push({ ...row, ...summary });
-  }
-  return listed;
-}
-
-async function summarise(pool: pg.Pool, account: string, id: string): Promise<{ tiers: number; findings: number }> {
-  const { diagram, revision } = await readDiagram(pool, account, id);
-  const drawn = draw(diagram);
-  const tiers = drawn.scene.tiers.length;
-  const findings = check(diagram, drawn).length;
-  await run(
-    pool,
-    sql`update diagram set summary_revision = ${revision}, summary_tiers = ${tiers}, summary_findings = ${findings} where id = ${id} and revision = ${revision}`,
-  );
-  return { tiers, findings };
 }
 
 export async function setBinned(on: Connection, account: string, id: string, binned: boolean): Promise<void> {
@@ -143,6 +136,49 @@ export async function eraseDiagram(on: Connection, account: string, id: string):
     sql`delete from diagram where id = ${id} and owner = ${account} and binned_at is not null`,
   );
   if (touched === 0) throw notFound();
+}
+
+const Snapshot = z.object({ revision: z.number(), body: z.string() });
+
+/**
+ * Brings a diagram back to the newest state that its log gives, as a further revision: from the newest body in the log that can be read, on through
+ * the edits after it as far as they apply. Returns the revision it was brought back to.
+ */
+export async function restoreFromLog(pool: pg.Pool, account: string, id: string): Promise<number> {
+  const { revision } = await readStored(pool, account, id);
+  const snapshots = await many(
+    pool,
+    Snapshot,
+    sql`select revision, body::text as body from edit where diagram = ${id} and body is not null order by revision desc`,
+  );
+  for (const snapshot of snapshots) {
+    const edits = await many(
+      pool,
+      z.object({ commands: z.string() }),
+      sql`select commands::text as commands from edit where diagram = ${id} and revision > ${snapshot.revision} and revision <= ${revision} order by revision`,
+    );
+    const rebuilt = await work(account, 'rebuild', {
+      body: snapshot.body,
+      edits: edits.map((one) => one.commands),
+    }).catch(() => null);
+    if (!rebuilt) continue;
+    await withTransaction(pool, async (tx) => {
+      const next = await one(
+        tx,
+        z.object({ revision: z.number() }),
+        sql`update diagram set body = ${rebuilt.body}, revision = revision + 1, updated_at = now(), updated_by = ${account}
+            where id = ${id} and revision = ${revision} returning revision`,
+      );
+      await run(
+        tx,
+        sql`insert into edit (diagram, revision, gesture, account, commands, body)
+            values (${id}, ${next.revision}, ${`restored-${randomUUID()}`}, ${account}, '[]', ${rebuilt.body})`,
+      );
+      await run(tx, sql`select pg_notify('diagram', ${JSON.stringify({ id, revision: next.revision })})`);
+    });
+    return snapshot.revision + rebuilt.applied;
+  }
+  throw new Refusal(422, 'No earlier state of this diagram can be read either.');
 }
 
 const Found = z.object({

@@ -1,102 +1,222 @@
 import type pg from 'pg';
 import { z } from 'zod';
-import { applyGesture, Command } from '../core/edit';
-import { openDiagram } from '../core/model';
-import { indexEntries, notFound } from './diagrams';
 import { many, maybeOne, run, sql, withTransaction, type Connection } from './database';
+import { drawSoon } from './drawing';
+import { notFound, writeIndex } from './diagrams';
+import { applyBatch } from './work/apply';
+import type { AdmittedBatch } from './work/admit';
+import { work } from './work/pool';
+import type { AppliedBatch, ApplyInput } from './work/tasks';
 
-export const Batch = z.strictObject({
-  /** The revision the gestures were made on. */
-  base: z.number().int().min(0),
-  gestures: z
-    .array(z.strictObject({ id: z.string().min(8).max(64), commands: z.array(Command).min(1).max(200_000) }))
-    .min(1)
-    .max(500),
-});
-export type Batch = z.infer<typeof Batch>;
+/** What became of one gesture; asked again, the same is answered. */
+export type Outcome =
+  { readonly id: string; readonly revision: number } | { readonly id: string; readonly refused: string };
 
 export interface Edit {
   readonly revision: number;
   readonly id: string;
-  /** Left out where the asker sent them itself. */
-  readonly commands?: readonly Command[];
+  /** As JSON; null where the asker sent them itself. */
+  readonly commands: string | null;
+  /** True where the log begins anew here: the diagram has to be fetched. */
+  readonly anew: boolean;
 }
 
-export interface BatchAnswer {
+export interface Page {
+  /** The newest revision there is. */
   readonly revision: number;
-  /** All that happened since the asker's base, in order, its own among it. */
+  /** What happened after the asker's base, in order; where `more`, only the first part of it. */
   readonly edits: readonly Edit[];
-  readonly refused: readonly { readonly id: string; readonly reason: string }[];
+  readonly more: boolean;
+}
+export interface BatchAnswer extends Page {
+  readonly outcomes: readonly Outcome[];
 }
 
-const Stored = z.object({ body: z.unknown(), revision: z.number() });
+const Stored = z.object({ body: z.string(), revision: z.number() });
+
+/** Bodies and batches larger than this are worked on in another thread. */
+const largeBody = 400_000;
+const largeBatch = 1500;
 
 /**
- * Puts gestures on the newest revision: each becomes one revision, or is refused with its reason where it no longer applies. A gesture
- * that arrived before (its answer was lost) is not applied again. Body, log and search index are written in one transaction.
+ * Puts gestures on the newest revision: each becomes one revision, or is refused with its reason where it no longer applies; every one is answered
+ * for by its id, also one that arrived before (its answer was lost). Body, log and search index are written in one transaction.
  */
-export function submitBatch(pool: pg.Pool, account: string, id: string, batch: Batch): Promise<BatchAnswer> {
-  return withTransaction(pool, async (tx) => {
+export async function submitBatch(
+  pool: pg.Pool,
+  account: string,
+  id: string,
+  batch: AdmittedBatch,
+): Promise<BatchAnswer> {
+  const answer = await withTransaction(pool, async (tx) => {
     const row = await maybeOne(
       tx,
       Stored,
-      sql`select body, revision from diagram where id = ${id} and owner = ${account} for update`,
+      sql`select body::text as body, revision from diagram where id = ${id} and owner = ${account} for update`,
     );
     if (!row) throw notFound();
-    const asked = batch.gestures.map((gesture) => gesture.id);
-    const known = new Set(
-      (
-        await many(
-          tx,
-          z.object({ gesture: z.string() }),
-          sql`select gesture from edit where diagram = ${id} and gesture = any(${asked})`,
-        )
-      ).map((one) => one.gesture),
+    const known = await knownOutcomes(tx, id, batch);
+    const fresh = batch.gestures.filter(
+      (gesture, i) => !known.has(gesture.id) && batch.gestures.findIndex((one) => one.id === gesture.id) === i,
     );
-    const before = openDiagram(row.body);
-    let diagram = before;
     let revision = row.revision;
-    const refused: { id: string; reason: string }[] = [];
-    for (const gesture of batch.gestures) {
-      if (known.has(gesture.id)) continue;
-      const outcome = applyGesture(diagram, gesture.commands);
-      if (!outcome.ok) {
-        refused.push({ id: gesture.id, reason: outcome.reason });
-        continue;
-      }
-      known.add(gesture.id);
-      diagram = outcome.diagram;
-      revision++;
-      await run(
+    if (fresh.length > 0) {
+      const applied = await apply(account, { body: row.body, gestures: fresh });
+      const kept = fresh.flatMap((gesture, i) => {
+        const outcome = applied.outcomes[i]!;
+        if (!outcome.ok) {
+          known.set(gesture.id, { id: gesture.id, refused: outcome.reason });
+          return [];
+        }
+        revision++;
+        known.set(gesture.id, { id: gesture.id, revision });
+        return [{ ...gesture, revision, inverse: outcome.inverse }];
+      });
+      await writeRefusals(
         tx,
-        sql`insert into edit (diagram, revision, gesture, account, commands) values (${id}, ${revision}, ${gesture.id}, ${account}, ${JSON.stringify(gesture.commands)})`,
+        id,
+        fresh.flatMap(({ id: gesture }) => known.get(gesture)!),
       );
+      if (applied.body !== null || kept.length > 0)
+        await write(tx, { id, account, revision, applied, kept, body: applied.body ?? row.body });
     }
-    if (revision > row.revision) {
-      await run(
-        tx,
-        sql`update diagram set body = ${JSON.stringify(diagram)}, revision = ${revision}, title = ${diagram.title},
-            entry_count = ${Object.keys(diagram.entries).length}, updated_at = now(), updated_by = ${account} where id = ${id}`,
-      );
-      await indexEntries(tx, id, before.entries, diagram.entries);
-      await run(tx, sql`select pg_notify('diagram', ${JSON.stringify({ id, revision })})`);
-    }
-    const sent = new Set(asked);
-    const edits = (await editsSince(tx, id, batch.base)).map((edit) =>
-      sent.has(edit.id) ? { revision: edit.revision, id: edit.id } : edit,
-    );
-    return { revision, edits, refused };
+    const sent = new Set(batch.gestures.map((gesture) => gesture.id));
+    const page = await pageSince(tx, id, Math.min(batch.base, revision), revision);
+    return {
+      ...page,
+      edits: page.edits.map((edit) => (sent.has(edit.id) ? { ...edit, commands: null } : edit)),
+      outcomes: batch.gestures.map((gesture) => known.get(gesture.id)!),
+      changed: revision > row.revision,
+    };
   });
+  const { changed, ...told } = answer;
+  if (changed) drawSoon(id);
+  return told;
 }
 
-const EditRow = z.object({ revision: z.number(), gesture: z.string(), commands: z.array(Command) });
+const apply = (account: string, input: ApplyInput): Promise<AppliedBatch> | AppliedBatch => {
+  const count = input.gestures.reduce((sum, { commands }) => sum + commands.length, 0);
+  return input.body.length + count > largeBody || input.gestures.length > largeBatch
+    ? work(account, 'applyBatch', { body: input.body, gestures: input.gestures.map(({ commands }) => ({ commands })) })
+    : applyBatch(input);
+};
 
-/** The log after a revision, in order. The caller has checked who asks. */
-export async function editsSince(on: Connection, id: string, since: number): Promise<Required<Edit>[]> {
+async function knownOutcomes(tx: Connection, id: string, batch: AdmittedBatch): Promise<Map<string, Outcome>> {
+  const asked = batch.gestures.map((gesture) => gesture.id);
+  const applied = await many(
+    tx,
+    z.object({ id: z.string(), revision: z.number() }),
+    sql`select gesture as id, revision from edit where diagram = ${id} and gesture = any(${asked})`,
+  );
+  const refused = await many(
+    tx,
+    z.object({ id: z.string(), refused: z.string() }),
+    sql`select gesture as id, reason as refused from refusal where diagram = ${id} and gesture = any(${asked})`,
+  );
+  return new Map<string, Outcome>([...refused, ...applied].map((one) => [one.id, one]));
+}
+
+async function writeRefusals(tx: Connection, id: string, outcomes: readonly Outcome[]): Promise<void> {
+  const refused = outcomes.flatMap((one) => ('refused' in one ? [one] : []));
+  if (refused.length === 0) return;
+  await run(
+    tx,
+    sql`insert into refusal (diagram, gesture, reason)
+        select ${id}, * from unnest(${refused.map((one) => one.id)}::text[], ${refused.map((one) => one.refused)}::text[])
+        on conflict do nothing`,
+  );
+  await run(tx, sql`delete from refusal where diagram = ${id} and at < now() - interval '30 days'`);
+}
+
+interface Writing {
+  readonly id: string;
+  readonly account: string;
+  readonly revision: number;
+  readonly applied: AppliedBatch;
+  readonly body: string;
+  readonly kept: readonly (AdmittedBatch['gestures'][number] & { revision: number; inverse: string | null })[];
+}
+
+async function write(tx: Connection, { id, account, revision, applied, kept, body }: Writing): Promise<void> {
+  await run(
+    tx,
+    sql`insert into edit (diagram, account, revision, gesture, commands, inverse, step, manner)
+        select ${id}, ${account}, * from unnest(${kept.map((one) => one.revision)}::int[], ${kept.map((one) => one.id)}::text[],
+          ${kept.map((one) => one.commands)}::json[], ${kept.map((one) => one.inverse)}::json[],
+          ${kept.map((one) => one.step)}::text[], ${kept.map((one) => one.manner)}::text[])`,
+  );
+  await run(
+    tx,
+    sql`update diagram set body = ${body}, revision = ${revision}, title = ${applied.title},
+        entry_count = case when ${applied.body === null} then entry_count else ${applied.entryCount} end,
+        updated_at = now(), updated_by = ${account} where id = ${id}`,
+  );
+  await writeIndex(tx, id, applied.index);
+  await run(tx, sql`select pg_notify('diagram', ${JSON.stringify({ id, revision })})`);
+}
+
+const EditRow = z.object({ revision: z.number(), id: z.string(), commands: z.string(), anew: z.boolean() });
+const mostEdits = 300;
+const mostCharacters = 1_500_000;
+
+/** The log after a revision, in order, as far as fits one answer. The caller has checked who asks. */
+async function pageSince(on: Connection, id: string, since: number, newest: number): Promise<Page> {
+  const rows =
+    since >= newest
+      ? []
+      : await many(
+          on,
+          EditRow,
+          sql`select revision, gesture as id, commands::text as commands, body is not null as anew from edit
+              where diagram = ${id} and revision > ${since} order by revision limit ${mostEdits}`,
+        );
+  let size = 0;
+  const fits = rows.findIndex(({ commands }, i) => (size += commands.length) > mostCharacters && i > 0);
+  const edits = fits < 0 ? rows : rows.slice(0, fits);
+  const last = edits.at(-1)?.revision ?? since;
+  return { revision: newest, edits, more: last < newest };
+}
+
+/** What happened to a diagram of this account after a revision. */
+export async function editsSince(on: Connection, account: string, id: string, since: number): Promise<Page> {
+  const row = await maybeOne(
+    on,
+    z.object({ revision: z.number() }),
+    sql`select revision from diagram where id = ${id} and owner = ${account}`,
+  );
+  if (!row) throw notFound();
+  return pageSince(on, id, since, row.revision);
+}
+
+/** The answer as JSON; what stands in the log is passed on as it is. */
+export function pageText({
+  revision,
+  edits,
+  more,
+  ...rest
+}: Page & { readonly outcomes?: readonly Outcome[] }): string {
+  const told = edits.map(
+    ({ id, commands, anew, revision: at }) =>
+      `{"revision":${at},"id":${JSON.stringify(id)}${commands === null ? '' : `,"commands":${commands}`}${anew ? ',"anew":true' : ''}}`,
+  );
+  return `{"revision":${revision},"more":${more},"outcomes":${JSON.stringify(rest.outcomes ?? [])},"edits":[${told.join(',')}]}`;
+}
+
+const Step = z.object({ inverse: z.string(), step: z.string().nullable(), manner: z.enum(['do', 'undo', 'redo']) });
+const mostSteps = 200;
+
+/** The account's own newest gestures of a diagram with what takes them back, oldest first, as JSON: what can be undone after opening it again. */
+export async function ownSteps(on: Connection, account: string, id: string): Promise<string> {
   const rows = await many(
     on,
-    EditRow,
-    sql`select revision, gesture, commands from edit where diagram = ${id} and revision > ${since} order by revision`,
+    Step,
+    sql`select inverse::text as inverse, step, manner from edit join diagram on diagram.id = edit.diagram
+        where diagram.id = ${id} and owner = ${account} and account = ${account} and inverse is not null
+          and edit.revision > coalesce((select max(revision) from edit as other where other.diagram = ${id} and other.inverse is null), -1)
+        order by edit.revision desc limit ${mostSteps}`,
   );
-  return rows.map((row) => ({ revision: row.revision, id: row.gesture, commands: row.commands }));
+  let size = 0;
+  const fits = rows.findIndex(({ inverse }) => (size += inverse.length) > mostCharacters);
+  const kept = (fits < 0 ? rows : rows.slice(0, fits)).reverse();
+  return `[${kept.map(({ inverse, step, manner }) => `{"inverse":${inverse},"step":${JSON.stringify(step)},"manner":"${manner}"}`).join(',')}]`;
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createAccount, type Account } from './accounts';
 import { migrate } from './migrate';
@@ -25,19 +26,52 @@ describe.skipIf(!address)('pictures on a real database', () => {
   });
   afterAll(() => pool.end());
 
-  it('come back as they were brought, under the same name each time', async () => {
+  it('come back as a picture of their size, under the same name each time', async () => {
     const kept = await keepPicture(pool, ada.id, png);
     expect(kept).toMatchObject({ width: 1, height: 1 });
     expect(await keepPicture(pool, ada.id, png)).toEqual(kept);
     const { bytes, mime } = await readPicture(pool, ada.id, kept.id);
-    expect(bytes.equals(png)).toBe(true);
+    expect(await sharp(bytes).metadata()).toMatchObject({ format: 'png', width: 1, height: 1 });
     expect(mime).toBe('image/png');
+  });
+  it.each(['jpeg', 'png', 'webp', 'gif'] as const)(
+    '%s is decoded, made small and encoded anew, without what else the file held',
+    async (format) => {
+      const made = await sharp({ create: { width: 900, height: 300, channels: 3, background: '#336699' } })
+        .withExif({ IFD0: { Copyright: 'somebody' } })
+        .toFormat(format)
+        .toBuffer();
+      const kept = await keepPicture(pool, ada.id, made);
+      expect(kept).toMatchObject({ width: 640, height: 213 });
+      const { bytes, mime } = await readPicture(pool, ada.id, kept.id);
+      expect(mime).toBe(format === 'jpeg' ? 'image/jpeg' : 'image/png');
+      expect((await sharp(bytes).metadata()).exif).toBeUndefined();
+    },
+  );
+  it('rubbish behind a good head is refused, and so are more pixels than can be decoded', async () => {
+    const rubbish = Buffer.concat([png.subarray(0, 41), Buffer.alloc(46, 7)]);
+    await expect(keepPicture(pool, ada.id, rubbish)).rejects.toMatchObject({ status: 422 });
+    const huge = await sharp({
+      create: { width: 12_000, height: 12_000, channels: 3, background: '#fff' },
+      limitInputPixels: false,
+    })
+      .png()
+      .toBuffer();
+    await expect(keepPicture(pool, ada.id, huge)).rejects.toThrow('million pixels');
+  });
+  it('together take no more than an account may have', async () => {
+    await pool.query(
+      `insert into picture (owner, id, mime, width, height, bytes) select $1, 'filler-' || n, 'image/png', 1, 1, decode(repeat('00', 20000000), 'hex') from generate_series(1, 11) as n`,
+      [bo.id],
+    );
+    await expect(keepPicture(pool, bo.id, png)).rejects.toThrow(/of the 210 MB an account may have/);
+    await pool.query(`delete from picture where owner = $1`, [bo.id]);
   });
   it('are nobody else’s', async () => {
     const kept = await keepPicture(pool, ada.id, png);
     await expect(readPicture(pool, bo.id, kept.id)).rejects.toThrow('no such picture among yours');
   });
   it('a file that is none is refused in words', async () => {
-    await expect(keepPicture(pool, ada.id, Buffer.from('GIF89a'))).rejects.toThrow('no PNG or JPEG');
+    await expect(keepPicture(pool, ada.id, Buffer.from('GIF89a'))).rejects.toThrow('no PNG, JPEG, WebP or GIF');
   });
 });

@@ -1,25 +1,42 @@
 import { z } from 'zod';
 import type { ImageRef } from '../core/model';
-import type { Scene } from '../core/scene';
-import { imagesIn, imageSize, pictureId, type ImageFiles } from '../export/images';
-import { many, maybeOne, run, sql, type Connection } from './database';
+import { cleanPicture, PictureFault } from '../export/clean-picture';
+import { pictureId, type ImageFile } from '../export/images';
+import { many, maybeOne, one, run, sql, type Connection } from './database';
 import { Refusal } from './refusal';
 
-/** The browser makes pictures smaller before it sends them; a larger file did not come from there. */
-export const mostPictureBytes = 2 * 1024 * 1024;
+/** A picture file as it is brought. */
+export const mostPictureBytes = 20 * 1024 * 1024;
+/** All pictures of one account together. */
+const quotaBytes = 200 * 1024 * 1024;
 
 const Kept = z.object({ id: z.string(), mime: z.enum(['image/png', 'image/jpeg']), bytes: z.instanceof(Buffer) });
 export type Kept = z.infer<typeof Kept>;
 
-/** Keeps a picture of this account; the same file again is the same picture. */
-export async function keepPicture(on: Connection, account: string, bytes: Buffer): Promise<ImageRef> {
-  const size = imageSize(bytes);
-  if (!size) throw new Refusal(422, 'That file is no PNG or JPEG picture. Save it as one of these and bring it again.');
-  const { mime, width, height } = size;
+/** Decodes a picture, makes it small, and keeps it for this account; the same picture again is kept once. */
+export async function keepPicture(on: Connection, account: string, brought: Buffer): Promise<ImageRef> {
+  let clean;
+  try {
+    clean = await cleanPicture(brought);
+  } catch (error) {
+    if (error instanceof PictureFault) throw new Refusal(422, error.message);
+    throw error;
+  }
+  const { mime, width, height, bytes } = clean;
   const id = pictureId(bytes);
+  const { used } = await one(
+    on,
+    z.object({ used: z.coerce.number() }),
+    sql`select coalesce(sum(octet_length(bytes)), 0) as used from picture where owner = ${account} and id <> ${id}`,
+  );
+  if (used + bytes.length > quotaBytes)
+    throw new Refusal(
+      413,
+      `Your pictures take ${Math.round(used / 1e6)} MB of the ${Math.round(quotaBytes / 1e6)} MB an account may have. Take some out first.`,
+    );
   await run(
     on,
-    sql`insert into picture (owner, id, mime, width, height, bytes) values (${account}, ${id}, ${mime}, ${width}, ${height}, ${bytes})
+    sql`insert into picture (owner, id, mime, width, height, bytes) values (${account}, ${id}, ${mime}, ${width}, ${height}, ${Buffer.from(bytes)})
         on conflict (owner, id) do nothing`,
   );
   return { id, width, height };
@@ -35,14 +52,18 @@ export async function readPicture(on: Connection, account: string, id: string): 
   return row;
 }
 
-/** The pictures a Scene shows, for the writers. */
-export async function picturesOf(on: Connection, account: string, scene: Scene): Promise<ImageFiles> {
-  const ids = imagesIn(scene);
-  if (ids.length === 0) return new Map();
+/** The pictures that a stored body refers to, for the writers. */
+export async function picturesIn(
+  on: Connection,
+  account: string,
+  body: string,
+): Promise<(readonly [id: string, file: ImageFile])[]> {
+  const ids = [...new Set([...body.matchAll(/"image":\{"id":"([0-9a-f]{32})"/g)].map(([, id]) => id!))];
+  if (ids.length === 0) return [];
   const rows = await many(
     on,
     Kept,
     sql`select id, mime, bytes from picture where owner = ${account} and id = any(${ids})`,
   );
-  return new Map(rows.map(({ id, mime, bytes }) => [id, { mime, bytes }]));
+  return rows.map(({ id, mime, bytes }) => [id, { mime, bytes: new Uint8Array(bytes) }]);
 }

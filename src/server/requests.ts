@@ -1,39 +1,38 @@
 import type { z } from 'zod';
+import { parseJson } from './json';
+import { log } from './log';
 import { Refusal } from './refusal';
 
-/** A body larger than this is refused while it is read. A diagram of 100,000 entries fits. */
-const mostBodyBytes = 64 * 1024 * 1024;
+/** Bodies by what they are for; each is refused while it is read. */
+export const bodyLimits = {
+  /** Sign-in, accounts and the like: a few lines. */
+  small: 4 * 1024,
+  /** A batch of edits; browsers send larger ones in parts. */
+  edits: 16 * 1024 * 1024,
+  /** A new diagram of 100,000 entries fits. */
+  diagram: 64 * 1024 * 1024,
+} as const;
 
-/** The JSON body, counted while read, checked by a schema. */
-export async function readJson<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-  if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
-    throw new Refusal(400, 'The request has to be JSON.');
-  const text = await readText(request);
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    throw new Refusal(400, 'The request is not valid JSON.');
-  }
-  const parsed = schema.safeParse(json);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
-    throw new Refusal(
-      422,
-      issue.message === 'Invalid input'
-        ? `The request has something unexpected at ${issue.path.join('.')}.`
-        : issue.message,
-    );
-  }
-  return parsed.data;
+/** Larger bodies are taken apart in another thread. */
+export const isLarge = (text: string): boolean => text.length > 200_000;
+
+/** The JSON body of at most `most` bytes, counted while read, checked by a schema. */
+export async function readJson<T>(request: Request, schema: z.ZodType<T>, most: number = bodyLimits.small): Promise<T> {
+  return parseJson(await readText(request, most), schema);
 }
 
-const readText = async (request: Request): Promise<string> =>
-  (await readBytes(request, mostBodyBytes, 'That is more than 64 MB; split the list.')).toString('utf8');
+/** The body as text, for JSON. */
+export async function readText(request: Request, most: number): Promise<string> {
+  if (!(request.headers.get('content-type') ?? '').startsWith('application/json'))
+    throw new Refusal(400, 'The request has to be JSON.');
+  const told = most >= 1e6 ? `${Math.round(most / 1024 / 1024)} MB` : `${Math.round(most / 1024)} KB`;
+  return (await readBytes(request, most, `That is more than ${told}; send less at once.`)).toString('utf8');
+}
 
 /** The body, counted while read; refused in words where it is larger than `most`. */
 export async function readBytes(request: Request, most: number, tooLarge: string): Promise<Buffer> {
   if (!request.body) return Buffer.alloc(0);
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw new Refusal(413, tooLarge);
   const reader = request.body.getReader();
   const parts: Uint8Array[] = [];
   let size = 0;
@@ -50,27 +49,44 @@ export async function readBytes(request: Request, most: number, tooLarge: string
   return Buffer.concat(parts);
 }
 
+/** The search part of an address, checked by a schema. */
+export function readQuery<T>(url: URL, schema: z.ZodType<T>): T {
+  const parsed = schema.safeParse(Object.fromEntries(url.searchParams));
+  if (parsed.success) return parsed.data;
+  const issue = parsed.error.issues[0]!;
+  throw new Refusal(400, `${issue.path.join('.') || 'The address'}: ${issue.message}.`.slice(0, 300));
+}
+
 export function json(body: unknown, init: ResponseInit = {}): Response {
-  return new Response(JSON.stringify(body), {
+  return jsonText(JSON.stringify(body), init);
+}
+
+export function jsonText(body: string, init: ResponseInit = {}): Response {
+  return new Response(body, {
     ...init,
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers },
   });
 }
 
+/** True where the database could not be reached or broke off, which passes. */
+function isUnreachable(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code = '' } = error as NodeJS.ErrnoException;
+  // Class 08: connection; 57P: the server stops or starts; 53: it has no room just now.
+  return /^(ECONN|EPIPE|ETIMEDOUT|08|57P|53)/.test(code) || /terminat|timeout|connection/i.test(error.message);
+}
+
 /** The one place where errors become answers. What was not foreseen is logged without content and told without detail. */
 export function errorAnswer(error: unknown, path: string): Response {
-  if (error instanceof Refusal) return json({ message: error.message }, { status: error.status });
-  const unreachable =
-    error instanceof Error &&
-    /ECONNREFUSED|terminat|timeout|Connection/i.test(`${(error as NodeJS.ErrnoException).code ?? ''} ${error.message}`);
-  console.error(
-    JSON.stringify({
-      at: path,
-      error: error instanceof Error ? `${error.name}: ${error.message.slice(0, 200)}` : 'unknown',
-    }),
-  );
+  if (error instanceof Refusal) {
+    const headers: Record<string, string> =
+      error.retrySeconds === null ? {} : { 'retry-after': String(error.retrySeconds) };
+    return json({ message: error.message }, { status: error.status, headers });
+  }
+  const unreachable = isUnreachable(error);
+  log(path, error);
   const message = unreachable
     ? 'The database cannot be reached just now. Your work is kept; try again in a moment.'
     : 'Something went wrong on our side. Your work is kept; try again.';
-  return json({ message }, { status: unreachable ? 503 : 500 });
+  return json({ message }, { status: unreachable ? 503 : 500, headers: unreachable ? { 'retry-after': '2' } : {} });
 }

@@ -59,3 +59,33 @@ export function redo(diagram: Diagram, history: History): Step {
     history: { undo: [...history.undo, outcome.inverse], redo: rest },
   };
 }
+
+/** A gesture of the log with what takes it back; gestures of one `step` are undone together. */
+export interface LoggedStep {
+  readonly inverse: Gesture;
+  readonly step: string | null;
+  readonly manner: 'do' | 'undo' | 'redo';
+}
+
+/** Undo and redo as they were after one's own gestures in a log, oldest first: what was undone can be done again, what was done can be undone. */
+export function historyFrom(log: readonly LoggedStep[]): History {
+  let undo: Gesture[] = [];
+  let redo: Gesture[] = [];
+  let last: string | null = null;
+  for (const { inverse, step, manner } of log) {
+    if (manner === 'undo') {
+      undo = undo.slice(0, -1);
+      redo = [...redo, inverse];
+    } else if (manner === 'redo') {
+      redo = redo.slice(0, -1);
+      undo = [...undo, inverse];
+    } else {
+      const before = undo.at(-1);
+      undo =
+        step !== null && step === last && before ? [...undo.slice(0, -1), [...inverse, ...before]] : [...undo, inverse];
+      redo = [];
+    }
+    last = manner === 'do' ? step : null;
+  }
+  return { undo: undo.slice(-deepest), redo };
+}

@@ -1,32 +1,38 @@
-import { own } from '../../core/model';
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
-import type { Diagram } from '../../core/model';
+import { historyFrom, type LoggedStep } from '../../core/edit';
+import { openDiagram, own } from '../../core/model';
 import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';
+import { live } from '../shared/live';
 import { Body } from './Body';
 import { BenchContext, type BenchParts } from './context';
 import { Outbox } from './outbox';
 import { createBench, type BenchStore } from './store';
 import { Sync } from './sync';
+import { focusFirst } from './outline-moves';
 import { createView } from './view';
 
 interface Loaded {
-  readonly diagram: Diagram;
+  readonly diagram: unknown;
   readonly revision: number;
   readonly binned: boolean;
 }
 
-function windowId(): string {
-  const known = sessionStorage.getItem('dendrotax-window') ?? newId();
-  sessionStorage.setItem('dendrotax-window', known);
-  return known;
-}
-
 async function open(id: string): Promise<BenchParts> {
-  const { diagram, revision, binned } = await api<Loaded>(`/api/diagrams/${id}`);
+  const [{ diagram: stored, revision, binned }, steps] = await Promise.all([
+    api<Loaded>(`/api/diagrams/${id}`),
+    // Without it one can work all the same; only what was done before cannot be undone.
+    api<LoggedStep[]>(`/api/diagrams/${id}/steps`).catch(() => []),
+  ]);
+  const diagram = openDiagram(stored);
   let store: BenchStore | null = null;
   const early: string[] = [];
+  let risk = false;
+  const outbox = new Outbox(id, newId(), (atRisk) => {
+    risk = atRisk;
+    if (store && store.getState().atRisk !== atRisk) store.getState().set({ atRisk });
+  });
   const sync = new Sync(
     id,
     diagram,
@@ -35,14 +41,19 @@ async function open(id: string): Promise<BenchParts> {
       changed: (next) => store?.getState().take(next),
       saving: (save) => store?.getState().set({ save }),
       here: (here) => store?.getState().set({ here }),
+      lost: (what) => store?.getState().set({ lost: [...store.getState().lost, ...what] }),
       refused: (reasons) => (store ? store.getState().notify(reasons) : early.push(...reasons)),
     },
-    new Outbox(id, windowId()),
+    outbox,
+    api,
+    live,
   );
   const begun = await sync.begin();
-  store = createBench(begun, sync);
+  store = createBench(begun, sync, historyFrom(steps));
+  store.getState().set({ atRisk: risk });
   const asked = new URLSearchParams(location.search).get('entry');
   if (asked && own(begun.entries, asked)) store.getState().select(asked);
+  else focusFirst(store);
   store
     .getState()
     .notify([...early, ...(binned ? ['This diagram is in the bin. Put it back on the Desk to keep it.'] : [])]);
@@ -63,7 +74,12 @@ export function Bench({ id }: { id: string }) {
         if (left) made.sync.end();
         else setParts(made);
       },
-      (error: unknown) => setProblem(error instanceof ApiError ? error.message : 'The diagram could not be opened.'),
+      (error: unknown) =>
+        setProblem(
+          error instanceof ApiError
+            ? error.message
+            : 'What is stored of it cannot be read. The Desk offers its last good state.',
+        ),
     );
     return () => {
       left = true;

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { kindOf } from '../../core/kind';
 import { Mark } from '../shared/Mark';
 import { useBench, useParts } from './context';
-import type { Visitor } from './sync';
+import type { Visitor } from '../shared/live';
 
 function SaveWords() {
   const save = useBench((state) => state.save);

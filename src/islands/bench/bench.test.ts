@@ -1,10 +1,12 @@
 import fc from 'fast-check';
+import { applyGesture, historyFrom, type Gesture, type LoggedStep } from '../../core/edit';
 import { describe, expect, it } from 'vitest';
 import { structureOf } from '../../core/tiers';
 import { diagramFromParents } from '../../core/testing/arbitrary';
 import { movingWords } from './moving-words';
 import { entryTowards, lineAway, neighbourAfterRemoval } from './outline-moves';
 import { createBench } from './store';
+import type { GestureManner } from './sync';
 import { fitting, toDrawing, visiblePart } from './view';
 
 const family = diagramFromParents([-1, 0, 0, 1, 1, 2]); // 0(1(3 4) 2(5))
@@ -55,8 +57,8 @@ describe('the view', () => {
 
 describe('the bench', () => {
   const bench = () => {
-    const sent: { commands: readonly unknown[]; merge: string | null }[] = [];
-    return { sent, store: createBench(family, { add: (_, commands, merge) => void sent.push({ commands, merge }) }) };
+    const sent: { commands: readonly unknown[]; manner: GestureManner | undefined }[] = [];
+    return { sent, store: createBench(family, { add: (_, commands, manner) => void sent.push({ commands, manner }) }) };
   };
   it('what is done is drawn, sent and can be taken back', () => {
     const { store, sent } = bench();
@@ -64,7 +66,30 @@ describe('the bench', () => {
     expect(store.getState().drawn.scene.groups.some((group) => group.label.startsWith('Ada, tier 2'))).toBe(true);
     store.getState().undo();
     expect(store.getState().diagram).toEqual(family);
-    expect(sent).toHaveLength(2);
+    expect(sent.map(({ manner }) => manner?.manner)).toEqual([undefined, 'undo']);
+  });
+  it('opened again, what was done before can be taken back, and what was taken back done again', () => {
+    const { store, sent } = bench();
+    const logged: LoggedStep[] = [];
+    const act = (work: () => void) => {
+      const before = store.getState().diagram;
+      work();
+      const { commands, manner } = sent.at(-1)!;
+      const outcome = applyGesture(before, commands as Gesture);
+      if (!outcome.ok) throw new Error(outcome.reason);
+      logged.push({ inverse: outcome.inverse, step: manner?.step ?? null, manner: manner?.manner ?? 'do' });
+    };
+    for (const name of ['A', 'Ad', 'Ada'])
+      act(() => store.getState().perform([{ kind: 'rename', id: 'e1', name }], { merge: 'cell' }));
+    act(() => store.getState().perform([{ kind: 'rename', id: 'e2', name: 'Bo' }]));
+    act(() => store.getState().undo());
+    const again = createBench(store.getState().diagram, { add: () => undefined }, historyFrom(logged));
+    again.getState().redo();
+    expect(again.getState().diagram.entries.e2!.name).toBe('Bo');
+    again.getState().undo();
+    again.getState().undo();
+    expect(again.getState().diagram).toEqual(family);
+    expect(again.getState().history.undo).toEqual([]);
   });
   it('what is refused is told, not sent, and changes nothing', () => {
     const { store, sent } = bench();

@@ -5,6 +5,8 @@ import type { Command } from '../../core/edit';
 export interface Unsent {
   readonly id: string;
   readonly commands: readonly Command[];
+  readonly step?: string;
+  readonly manner?: 'do' | 'undo' | 'redo';
 }
 
 interface Stored {
@@ -14,51 +16,99 @@ interface Stored {
 }
 
 const store = 'unsent';
-let opened: Promise<IDBPDatabase> | null = null;
+/** How long other windows have to say that they are there. */
+const answerMs = 150;
 
-function open(): Promise<IDBPDatabase> {
-  opened ??= openDB('dendrotax', 1, {
-    upgrade(db) {
-      db.createObjectStore(store, { keyPath: 'key' });
-    },
-  });
-  return opened;
-}
-
-/** Unsent gestures of one window, in IndexedDB. Writes follow each other; only the newest state waits. */
+/**
+ * Unsent gestures of one window, in IndexedDB. Writes follow each other; only the newest state waits. Where the browser keeps nothing, the work goes on
+ * from memory and the window is told what is at risk; each further write tries again.
+ */
 export class Outbox {
   private waiting: readonly Unsent[] | null = null;
   private writing: Promise<void> | null = null;
+  private opened: Promise<IDBPDatabase> | null = null;
+  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('dendrotax-windows');
 
   constructor(
     private readonly diagram: string,
     private readonly window: string,
-  ) {}
-
-  /** Everything unsent of this diagram, also from windows that were closed; those are taken over. */
-  async takeOver(): Promise<Unsent[]> {
-    const db = await open();
-    const all = ((await db.getAll(store)) as Stored[]).filter((one) => one.diagram === this.diagram);
-    const seen = new Map<string, Unsent>();
-    for (const one of all) for (const gesture of one.unsent) seen.set(gesture.id, gesture);
-    await this.keep([...seen.values()]);
-    for (const one of all) if (one.key !== this.key) await db.delete(store, one.key);
-    return [...seen.values()];
+    /** Told whenever it changes whether unsent work outlives this window. */
+    private readonly atRisk: (is: boolean) => void,
+  ) {
+    this.channel?.addEventListener('message', (event: MessageEvent<{ ask?: string }>) => {
+      if (event.data.ask !== undefined) this.channel?.postMessage({ alive: this.window });
+    });
   }
 
-  keep(unsent: readonly Unsent[]): Promise<void> {
+  /** Everything unsent of this diagram from windows that are gone; it is this window's from now on. */
+  async takeOver(): Promise<Unsent[]> {
+    try {
+      const db = await this.open();
+      const all = ((await db.getAll(store)) as Stored[]).filter((one) => one.diagram === this.diagram);
+      const alive = all.length > 0 ? await this.others() : new Set<string>();
+      const left = all.filter(({ key }) => !alive.has(key.slice(this.diagram.length + 1)));
+      const seen = new Map<string, Unsent>();
+      for (const one of left) for (const gesture of one.unsent) seen.set(gesture.id, gesture);
+      const unsent = [...seen.values()];
+      await db.put(store, { key: this.key, diagram: this.diagram, unsent } satisfies Stored);
+      for (const one of left) if (one.key !== this.key) await db.delete(store, one.key);
+      this.atRisk(false);
+      return unsent;
+    } catch {
+      this.failed();
+      return [];
+    }
+  }
+
+  keep(unsent: readonly Unsent[]): void {
     this.waiting = unsent;
     this.writing ??= this.write();
-    return this.writing;
+  }
+
+  /** Windows that are open, by their answers. */
+  private async others(): Promise<Set<string>> {
+    const alive = new Set<string>();
+    if (!this.channel) return alive;
+    const hear = (event: MessageEvent<{ alive?: string }>) => {
+      if (event.data.alive !== undefined) alive.add(event.data.alive);
+    };
+    this.channel.addEventListener('message', hear);
+    this.channel.postMessage({ ask: this.window });
+    await new Promise((resolve) => setTimeout(resolve, answerMs));
+    this.channel.removeEventListener('message', hear);
+    return alive;
   }
 
   private get key(): string {
     return `${this.diagram}:${this.window}`;
   }
 
+  private open(): Promise<IDBPDatabase> {
+    this.opened ??= openDB('dendrotax', 1, {
+      upgrade(db) {
+        db.createObjectStore(store, { keyPath: 'key' });
+      },
+      // Another version of the application wants the store, or the browser took it away: the next write opens it anew.
+      blocking: () => this.letGo(),
+      terminated: () => (this.opened = null),
+    });
+    return this.opened;
+  }
+
+  private letGo(): void {
+    const { opened } = this;
+    this.opened = null;
+    void opened?.then((db) => db.close());
+  }
+
+  private failed(): void {
+    this.opened = null;
+    this.atRisk(true);
+  }
+
   private async write(): Promise<void> {
     try {
-      const db = await open();
+      const db = await this.open();
       // A task of its own, so that writing does not hold up the frame that shows what was typed.
       await new Promise((done) => setTimeout(done));
       while (this.waiting) {
@@ -67,6 +117,9 @@ export class Outbox {
         if (unsent.length === 0) await db.delete(store, this.key);
         else await db.put(store, { key: this.key, diagram: this.diagram, unsent } satisfies Stored);
       }
+      this.atRisk(false);
+    } catch {
+      this.failed();
     } finally {
       this.writing = null;
     }

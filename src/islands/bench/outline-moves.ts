@@ -1,4 +1,5 @@
 import type { Structure } from '../../core/tiers';
+import type { BenchStore } from './store';
 
 /** The entry `step` lines further in the list; null at the ends. */
 export function lineAway(structure: Structure, id: string, step: number): string | null {
@@ -28,4 +29,15 @@ export function entryTowards(
   if (direction === down) return structure.count[i]! > 0 ? structure.ids[structure.first[i]!]! : null;
   const next = direction === before ? i - 1 : direction === after ? i + 1 : -1;
   return next >= 0 && structure.tier[next] === structure.tier[i] ? structure.ids[next]! : null;
+}
+
+/** A diagram that was just made begins with its first cell in focus. The address says so once. */
+export function focusFirst(store: BenchStore): void {
+  if (!new URLSearchParams(location.search).has('new')) return;
+  history.replaceState(null, '', location.pathname);
+  const { drawn, select, set } = store.getState();
+  const first = drawn.structure.ids[drawn.structure.outline[0] ?? -1];
+  if (first === undefined) return;
+  select(first);
+  set({ focus: { entry: first, column: 0 } });
 }

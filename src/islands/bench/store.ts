@@ -5,7 +5,8 @@ import { check, draw, kindOf, type Drawn } from '../../core/kind';
 import type { Diagram, Finding, Scope } from '../../core/model';
 import { drawAway } from '../../workers/draw-away';
 import { newId } from '../shared/ids';
-import type { SaveState, Sync, Visitor } from './sync';
+import type { Visitor } from '../shared/live';
+import type { GestureManner, Lost, SaveState } from './sync';
 
 export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
 export type StepId = (typeof steps)[number];
@@ -37,6 +38,10 @@ export interface BenchState {
   readonly save: SaveState;
   readonly here: readonly Visitor[];
   readonly notices: readonly string[];
+  /** What was done here and the server will never take. */
+  readonly lost: readonly Lost[];
+  /** True where unsent work does not outlive this window. */
+  readonly atRisk: boolean;
   /** The entry whose removal is being asked about. */
   readonly removing: string | null;
   readonly shortcutsShown: boolean;
@@ -53,7 +58,18 @@ export interface BenchState {
     patch: Partial<
       Pick<
         BenchState,
-        'focus' | 'editing' | 'step' | 'scope' | 'lit' | 'litRegions' | 'save' | 'here' | 'removing' | 'shortcutsShown'
+        | 'focus'
+        | 'editing'
+        | 'step'
+        | 'scope'
+        | 'lit'
+        | 'litRegions'
+        | 'save'
+        | 'here'
+        | 'lost'
+        | 'atRisk'
+        | 'removing'
+        | 'shortcutsShown'
       >
     >,
   ): void;
@@ -63,12 +79,18 @@ export interface BenchState {
 
 const nothingLit: ReadonlySet<string> = new Set();
 
+/** Where gestures go once they are done. */
+export interface Sending {
+  add(id: string, commands: Gesture, manner?: GestureManner): void;
+}
+
 /** One store a bench; `sync` sends what is done. */
-export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
+export function createBench(diagram: Diagram, sync: Sending, history: History = emptyHistory) {
   let wanted = diagram;
   let trying: Diagram | null = null;
   let checking: ReturnType<typeof setTimeout> | null = null;
   let mergeKey: string | null = null;
+  let stepId = newId();
   const first = draw(diagram);
 
   return create<BenchState>()((set, get) => {
@@ -103,14 +125,14 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
       checking = setTimeout(() => set({ findings: check(get().diagram, drawn) }), 400);
     }
 
-    function step(taken: ReturnType<typeof undo>): void {
+    function step(taken: ReturnType<typeof undo>, manner: 'undo' | 'redo'): void {
       mergeKey = null;
       if (!taken.ok) {
         set({ history: taken.history });
         get().notify([taken.reason]);
         return;
       }
-      sync.add(newId(), taken.gesture, null);
+      sync.add(newId(), taken.gesture, { manner });
       show(taken.diagram, { history: taken.history });
     }
 
@@ -118,7 +140,9 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
       diagram,
       drawn: first,
       findings: check(diagram, first),
-      history: emptyHistory,
+      history,
+      lost: [],
+      atRisk: false,
       selected: null,
       focus: null,
       editing: null,
@@ -146,9 +170,11 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
           return false;
         }
         const merge = options.merge ?? null;
-        const history = recorded(get().history, outcome.inverse, merge !== null && merge === mergeKey);
+        const goesOn = merge !== null && merge === mergeKey;
+        const history = recorded(get().history, outcome.inverse, goesOn);
         mergeKey = merge;
-        sync.add(newId(), gesture, merge);
+        if (!goesOn) stepId = newId();
+        sync.add(newId(), gesture, { merge, step: stepId });
         show(outcome.diagram, {
           history,
           ...(options.select === undefined ? {} : { selected: options.select }),
@@ -156,8 +182,8 @@ export function createBench(diagram: Diagram, sync: Pick<Sync, 'add'>) {
         });
         return true;
       },
-      undo: () => step(undo(get().diagram, get().history)),
-      redo: () => step(redo(get().diagram, get().history)),
+      undo: () => step(undo(get().diagram, get().history), 'undo'),
+      redo: () => step(redo(get().diagram, get().history), 'redo'),
       take: (next) => show(next),
       select: (id) => {
         mergeKey = null;

@@ -8,24 +8,35 @@ export class ApiError extends Error {
   }
 }
 
-/** Asks our own server; throws ApiError with words for people. */
-export async function api<T>(path: string, init: { method?: string; body?: unknown } = {}): Promise<T> {
+/** Asks our own server; throws ApiError with words for people, and nothing else. */
+export type Ask = <T>(path: string, init?: { method?: string; body?: unknown }) => Promise<T>;
+
+/** A request without an answer is given up after this long. */
+const patienceMs = 45_000;
+
+export const api: Ask = async <T>(path: string, init: { method?: string; body?: unknown } = {}): Promise<T> => {
   const answer = await reach(path, {
     method: init.method ?? 'GET',
+    signal: AbortSignal.timeout(patienceMs),
     ...(init.body === undefined
       ? {}
       : { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
   });
-  return (await answer.json()) as T;
-}
+  try {
+    return (await answer.json()) as T;
+  } catch {
+    // The line broke while the answer came in.
+    throw new ApiError('The answer of the server broke off.', null);
+  }
+};
 
-/** As `api`, for answers that are files. */
+/** As `api`, for answers that are files. A request that was called off by its signal throws ApiError too. */
 export async function reach(path: string, init: RequestInit = {}): Promise<Response> {
   let answer: Response;
   try {
     answer = await fetch(path, init);
   } catch {
-    throw new ApiError('The server cannot be reached just now.', null);
+    throw new ApiError(init.signal?.aborted ? 'That was called off.' : 'The server cannot be reached just now.', null);
   }
   if (answer.ok) return answer;
   const told = (await answer.json().catch(() => null)) as { message?: string } | null;

@@ -4,8 +4,8 @@ import { database } from '../../server/database';
 import { json, readJson } from '../../server/requests';
 import { sessionCookie, signInWithCookie } from '../../server/session-cookie';
 
-export const POST: APIRoute = async ({ request, cookies, url }) => {
-  const account = await checkSignIn(database(), await readJson(request, SignIn));
+export const POST: APIRoute = async ({ request, cookies, url, clientAddress }) => {
+  const account = await checkSignIn(database(), await readJson(request, SignIn), clientAddress);
   await signInWithCookie(account, cookies, url);
   return json({ name: account.name });
 };
@@ -14,5 +14,5 @@ export const DELETE: APIRoute = async ({ cookies }) => {
   const token = cookies.get(sessionCookie)?.value;
   if (token) await closeSession(database(), token);
   cookies.delete(sessionCookie, { path: '/' });
-  return json({});
+  return json({}, { headers: { 'clear-site-data': '"cache"' } });
 };

@@ -8,6 +8,6 @@ export const POST: APIRoute = async ({ request, locals }) =>
     await keepPicture(
       database(),
       locals.account!.id,
-      await readBytes(request, mostPictureBytes, 'A picture may have at most 2 MB; make it smaller.'),
+      await readBytes(request, mostPictureBytes, 'A picture file may have at most 20 MB; make it smaller.'),
     ),
   );

@@ -1,42 +1,35 @@
 import type { APIRoute } from 'astro';
-import { draw } from '../../../../core/kind';
+import { z } from 'zod';
+import { beginning } from '../../../../core/model';
 import { formats, isFormat } from '../../../../export/formats';
 import { database } from '../../../../server/database';
-import { readDiagram } from '../../../../server/diagrams';
-import { picturesOf } from '../../../../server/pictures';
+import { readStored } from '../../../../server/diagrams';
+import { idOf } from '../../../../server/params';
+import { picturesIn } from '../../../../server/pictures';
 import { Refusal } from '../../../../server/refusal';
+import { readQuery } from '../../../../server/requests';
+import { work } from '../../../../server/work/pool';
 
-export const GET: APIRoute = async ({ params, url, locals }) => {
-  const format = url.searchParams.get('format') ?? '';
+const Asked = z.object({ format: z.string().max(200).default(''), dpi: z.coerce.number().default(192) });
+
+export const GET: APIRoute = async ({ params, url, locals, request }) => {
+  const { format, dpi } = readQuery(url, Asked);
   if (!isFormat(format))
     throw new Refusal(
       400,
-      `There is no format “${format.slice(0, 20)}”; there are ${Object.keys(formats).join(', ')}.`,
+      `There is no format “${beginning(format, 20)}”; there are ${Object.keys(formats).join(', ')}.`,
     );
-  const dotsPerInch = Number(url.searchParams.get('dpi') ?? 192);
-  if (!(dotsPerInch >= 24 && dotsPerInch <= 1200))
-    throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
-  const { diagram } = await readDiagram(database(), locals.account!.id, params.id!);
-  const { mime, write } = formats[format];
-  const { scene } = draw(diagram);
-  const images = await picturesOf(database(), locals.account!.id, scene);
-  const body = await written<Uint8Array | string>(() => write(diagram, scene, { dotsPerInch, images }));
-  const name = (diagram.title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram').slice(0, 80);
-  return new Response(body as BodyInit, {
+  if (!(dpi >= 24 && dpi <= 1200)) throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
+  const account = locals.account!.id;
+  const { body } = await readStored(database(), account, idOf(params));
+  const pictures = await picturesIn(database(), account, body);
+  const { bytes, title } = await work(account, 'handOut', { body, format, dotsPerInch: dpi, pictures }, request.signal);
+  const name = beginning(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram', 80);
+  return new Response(bytes as Uint8Array<ArrayBuffer>, {
     headers: {
-      'content-type': mime,
+      'content-type': formats[format].mime,
       'cache-control': 'no-store',
       'content-disposition': `attachment; filename="diagram.${format}"; filename*=UTF-8''${encodeURIComponent(`${name}.${format}`)}`,
     },
   });
 };
-
-/** A picture that would grow too large is the person's to change. */
-async function written<T>(write: () => Promise<T> | T): Promise<T> {
-  try {
-    return await write();
-  } catch (error) {
-    if (error instanceof RangeError) throw new Refusal(422, error.message);
-    throw error;
-  }
-}

@@ -1,12 +1,16 @@
 import type { APIRoute } from 'astro';
 import { database } from '../../../../server/database';
-import { eraseDiagram, readDiagram } from '../../../../server/diagrams';
-import { json } from '../../../../server/requests';
+import { eraseDiagram, readStored } from '../../../../server/diagrams';
+import { idOf } from '../../../../server/params';
+import { json, jsonText } from '../../../../server/requests';
 
-export const GET: APIRoute = async ({ params, locals }) =>
-  json(await readDiagram(database(), locals.account!.id, params.id!));
+/** The body goes out as it is kept: the window opens it, and brings an older format up itself. */
+export const GET: APIRoute = async ({ params, locals }) => {
+  const { id, body, revision, binned } = await readStored(database(), locals.account!.id, idOf(params));
+  return jsonText(`{"id":${JSON.stringify(id)},"revision":${revision},"binned":${binned},"diagram":${body}}`);
+};
 
 export const DELETE: APIRoute = async ({ params, locals }) => {
-  await eraseDiagram(database(), locals.account!.id, params.id!);
+  await eraseDiagram(database(), locals.account!.id, idOf(params));
   return json({});
 };
