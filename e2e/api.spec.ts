@@ -81,7 +81,7 @@ test('what is sent amiss is answered in words with the right code, and never wit
   });
   expect(await refused.json()).toMatchObject({
     revision: 0,
-    refused: [{ reason: expect.stringContaining('no longer in the list') as unknown }],
+    outcomes: [{ refused: expect.stringContaining('no longer in the list') as unknown }],
   });
 });
 

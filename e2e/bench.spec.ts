@@ -61,7 +61,7 @@ test('the server dies between two edits and comes back: nothing typed is lost', 
   await kept(page);
   await server.kill();
   await nameCell(page, 3).fill('While it was down');
-  await expect(page.getByText('No connection: kept on this machine, sent later')).toBeVisible();
+  await expect(page.getByText('No connection: what you do is kept here and sent later')).toBeVisible();
   await nameCell(page, 4).fill('Still down');
   await server.run();
   await kept(page);
@@ -80,7 +80,7 @@ test('a window closed while the server was down gives its unsent work to the nex
   const address = page.url();
   await server.kill();
   await nameCell(page, 3).fill('Kept on this machine');
-  await expect(page.getByText('No connection: kept on this machine, sent later')).toBeVisible();
+  await expect(page.getByText('No connection: what you do is kept here and sent later')).toBeVisible();
   await page.close();
   await server.run();
   const next = await context.newPage();
@@ -162,7 +162,7 @@ test('a tier is styled from the rail, the value says where it comes from and can
   await fill.fill('#112233');
   const path = box(page, 'Ivo Marangoni').locator('path').first();
   await expect(path).toHaveAttribute('fill', '#112233');
-  await expect(page.getByText('set to be readable')).toBeVisible();
+  await expect(page.getByText('chosen to be readable')).toBeVisible();
   await page.getByRole('button', { name: /^Fill: set for this tier/ }).click();
   await expect(path).toHaveAttribute('fill', before);
   await page.getByLabel('Called').fill('Skippers');
@@ -230,8 +230,19 @@ test('nobody opens a diagram that is not theirs; writes from elsewhere are turne
   await stranger.getByLabel('Password').fill('another-tide-2');
   await stranger.getByRole('button', { name: 'Make the account' }).click();
   await expect(stranger.getByText('There is no such diagram among yours.')).toBeVisible();
-  for (const path of ['', '/edits', '/picture', '/hand-out?format=pdf', '/feed'])
+  for (const path of ['', '/edits', '/picture', '/hand-out?format=pdf'])
     expect((await stranger.request.get(`/api/diagrams/${id}${path}`)).status()).toBe(404);
+  expect(await (await stranger.request.get(`/api/diagrams/${id}/steps`)).text()).toBe('[]');
+  const heard = await stranger.evaluate(
+    (at) =>
+      new Promise((resolve) => {
+        const source = new EventSource(`/api/feed?at=${at}~window-1`);
+        source.onmessage = () => resolve('told of it');
+        source.addEventListener('gone', () => (source.close(), resolve('gone')));
+      }),
+    id,
+  );
+  expect(heard).toBe('gone');
   await stranger.close();
   expect((await request.get(`/api/diagrams/${id}`)).status()).toBe(401);
   const forged = await page.request.post(`/api/diagrams/${id}/bin`, {

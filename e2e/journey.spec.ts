@@ -28,6 +28,9 @@ test('from a staff list to a PDF', async ({ desk: page }) => {
 
 test('what is handed out equals what is on the screen', async ({ desk: page }) => {
   await makeChart(page, crew, 4);
+  // Opened anew nothing is selected, so that only the drawing is on the stage.
+  await page.reload();
+  await expect(page.getByTestId('stage').locator('path').first()).toBeVisible();
   await step(page, 'Hand out');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save SVG' }).click();

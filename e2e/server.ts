@@ -37,8 +37,9 @@ export class Server {
       HOST: '127.0.0.1',
       PORT: String(this.port),
       NODE_ENV: 'production',
+      DENDROTAX_ACCOUNTS_AN_HOUR: '100000',
     };
-    this.child = spawn('node', ['.test/dist/server/entry.mjs'], {
+    this.child = spawn('node', ['scripts/server.mjs', '.test/dist'], {
       cwd: root,
       env,
       stdio: ['ignore', 'ignore', 'inherit'],

@@ -9,7 +9,12 @@ import { textByFace } from './svg/svg';
 const require = createRequire(import.meta.url);
 
 /** Where the font file of a face lies on this machine. */
-export const fontPath = (face: Face): string => require.resolve(faceFiles[face]);
+export function fontPath(face: Face): string {
+  let path = paths.get(face);
+  if (path === undefined) paths.set(face, (path = require.resolve(faceFiles[face])));
+  return path;
+}
+const paths = new Map<Face, string>();
 
 /** @font-face rules with the used characters of each face as WOFF2, for an SVG that stands alone. */
 export async function embeddedFontCss(scene: Scene): Promise<string> {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { database, maybeOne, run, sql } from './database';
 import { log } from './log';
+import { revisionOf } from './diagrams';
 import { picturesIn } from './pictures';
 import { Refusal } from './refusal';
 import { work } from './work/pool';
@@ -84,6 +85,8 @@ export async function drawingOf(
   account: string,
   id: string,
 ): Promise<{ readonly svg: string; readonly revision: number }> {
+  // Nobody else's is drawn, or even told from one that is not there.
+  await revisionOf(database(), account, id);
   const read = () =>
     maybeOne(
       database(),

@@ -51,6 +51,8 @@ export interface Kind<K extends KindId = KindId, Figures = unknown> {
   text(diagram: DiagramOf<K>): string;
   /** How a line of that text is written, for whoever edits it. */
   readonly lineTold: string;
+  /** True where indents of that text tell something. */
+  readonly indents: boolean;
   /** The gesture that brings a diagram to what a newer text of its list says, and what of it could not be taken. */
   update(
     diagram: DiagramOf<K>,

@@ -52,7 +52,9 @@ export const orgChart: Kind<'org-chart', OrgFigures> = {
   figure: figureOrgChart,
   csv: csvOf,
   text: outlineText,
-  lineTold: 'One line an entry; indent to go one tier down. A tab or comma parts the name from details.',
+  lineTold:
+    'One line an entry; Tab indents, to go one tier down; Esc leaves. A tab or comma parts the name from details; what stands in quotes is taken as it is.',
+  indents: true,
   update(diagram, text, newId) {
     // Unchanged text changes nothing, whatever a reader makes of it.
     if (text === outlineText(diagram)) return { gesture: [], findings: [] };

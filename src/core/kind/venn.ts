@@ -90,5 +90,6 @@ export const venn: Kind<'venn', VennFigures> = {
   text: vennText,
   lineTold:
     'One line an item, its sets after a colon: “curlew: mudflat, saltmarsh”. Details and pictures stay with their items.',
+  indents: false,
   update: updateVenn,
 };

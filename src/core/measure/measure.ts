@@ -107,6 +107,23 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   return runs;
 }
 
+/**
+ * How far each character of a run moves on, kerning with the next one included, in units of an em; null where the face's own tables do not tell, as for
+ * combining marks and characters beyond the first plane. O(characters).
+ */
+export function advancesOf(text: string, face: Face): number[] | null {
+  if (/[\p{M}\p{Cf}\p{Cs}]/u.test(text)) return null;
+  const { advance, kern, unitsPerEm } = tableOf(face);
+  const moves: number[] = [];
+  for (let i = 0; i < text.length; i++) {
+    const point = text.charCodeAt(i);
+    const own = advance[point]!;
+    if (Number.isNaN(own) || (point >= 0xd800 && point <= 0xdfff)) return null;
+    moves.push((own + (kern.get(point)?.get(text.charCodeAt(i + 1)) ?? 0)) / unitsPerEm);
+  }
+  return moves;
+}
+
 /** Width of a line in CSS px at a size in CSS px. */
 export function widthOf(text: string, face: Face, size: number): number {
   let width = 0;

@@ -357,12 +357,7 @@ function items(
     const label = [entry.name || 'No name yet', ...entry.details.filter(Boolean), regionWords(sets, mask)].join(', ');
     return [
       {
-        ...plainGroup(
-          { for: 'entry', id: entry.id },
-          label,
-          { x: 0, y: 0, width: text.width, height: text.height },
-          children,
-        ),
+        ...plainGroup({ for: 'entry', id: entry.id }, label, { x: 0, y: 0, width, height }, children),
         x: place.x,
         y: place.y,
       },

@@ -25,6 +25,15 @@ const hueSteps = [
 ];
 const greys = [0.72, 0.88, 0.6, 0.8, 0.94];
 
+/** A colour that was picked by hand: it is drawn as it was picked where nothing else lies over it. */
+interface Picked {
+  readonly picked: string;
+}
+
+/** The colour that a set alone is drawn in. */
+export const shownColour = (look: Look, set: VennSet, i: number, total: number): string =>
+  set.colour ?? blended(look, [lookColour(look, i, total)], total);
+
 /** The colour of the i-th set: hues evenly around the circle from the look's own, of one lightness; greys apart where the look has no hue. */
 export function setColour(look: Look, set: VennSet, i: number, total: number): string {
   if (set.colour) return set.colour;
@@ -55,13 +64,21 @@ const isDark = (look: Look): boolean => contrastRatio(look.ground, '#ffffff') > 
  */
 export const blended = remember(
   400,
-  (look: Look, colours: readonly string[], total: number) => `${look.id} ${total} ${colours.join(' ')}`,
+  (look: Look, colours: readonly (string | Picked)[], total: number) =>
+    `${look.id} ${total} ${colours.map((one) => (typeof one === 'string' ? one : `=${one.picked}`)).join(' ')}`,
   (look, colours, total) => {
     const opacity = opacities[total]!;
     const dark = isDark(look);
     const ground = rgb(parse(look.ground))!;
     const mix = (channel: 'r' | 'g' | 'b'): number =>
       colours.reduce((under, colour) => {
+        if (typeof colour !== 'string') {
+          // The ink that, alone on the ground, is the colour that was picked.
+          const wanted = rgb(parse(colour.picked))![channel];
+          const bare = ground[channel];
+          if (dark) return 1 - (1 - under) * (bare < 1 ? Math.min(1, (1 - wanted) / (1 - bare)) : 1);
+          return under * (bare > 0 ? Math.min(1, wanted / bare) : 1);
+        }
         const ink = rgb(parse(colour))![channel];
         return dark ? 1 - (1 - under) * (1 - opacity * ink) : under * (1 - opacity * (1 - ink));
       }, ground[channel]);
@@ -85,7 +102,9 @@ export const curveColour = remember(
 function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
   const look = lookOf(diagram.look);
   const sets = setsInOrder(diagram.venn);
-  const colours = sets.map((set, i) => setColour(look, set, i, sets.length)).filter((_, i) => (mask >> i) & 1);
+  const colours = sets
+    .map((set, i) => (set.colour ? { picked: set.colour } : lookColour(look, i, sets.length)))
+    .filter((_, i) => (mask >> i) & 1);
   const tier = bitCount(mask);
   const fill = blended(look, colours, sets.length);
   const base = tierStyle(look, 3);

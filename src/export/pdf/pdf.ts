@@ -2,6 +2,7 @@ import PDFDocument from 'pdfkit';
 import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
+import { quicken } from './quick-text';
 
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;
@@ -55,6 +56,7 @@ const handlers: Handlers = {
     let x = text.x;
     for (const run of text.runs) {
       pdf.font(fontPath(run.face)).fontSize(text.size).fillColor(text.fill);
+      quicken(pdf, run.face);
       pdf.text(run.text, x, text.y, { lineBreak: false, baseline: 'alphabetic', features: ['kern'] });
       x += run.width;
     }

@@ -103,7 +103,9 @@ export function Bench({ id }: { id: string }) {
   if (!parts) return <p className="p-4 text-muted">Opening the diagram …</p>;
   return (
     <BenchContext value={parts}>
-      <Body />
+      <div className="h-dvh">
+        <Body />
+      </div>
     </BenchContext>
   );
 }

@@ -2,12 +2,14 @@ import { useEffect } from 'react';
 import { Foot } from './Foot';
 import { Head } from './Head';
 import { useParts } from './context';
+import { LostWork } from './LostWork';
 import { Notices } from './Notices';
 import { RemoveDialog } from './RemoveDialog';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { SidePanel } from './SidePanel';
 import { Stage } from './stage/Stage';
 import { steps } from './store';
+import { useDroppedFiles } from './useDroppedFiles';
 
 /** Keys that work anywhere on the bench. */
 function useBenchKeys(): void {
@@ -31,6 +33,8 @@ function useBenchKeys(): void {
       } else if (event.altKey && !command && /^Digit[1-6]$/.test(event.code)) {
         event.preventDefault();
         state.set({ step: steps[Number(event.code.at(-1)) - 1]! });
+        // The panel, so that Tab goes on within it.
+        requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-panel]')?.focus());
       } else if (event.key === '?' && !typing) {
         event.preventDefault();
         state.set({ shortcutsShown: true });
@@ -38,19 +42,24 @@ function useBenchKeys(): void {
     }
     const back = () => sync.retry();
     window.addEventListener('keydown', key);
+    const seen = () => document.visibilityState === 'visible' && sync.retry();
     window.addEventListener('online', back);
+    document.addEventListener('visibilitychange', seen);
     return () => {
       window.removeEventListener('keydown', key);
       window.removeEventListener('online', back);
+      document.removeEventListener('visibilitychange', seen);
     };
   }, [store, sync]);
 }
 
 export function Body() {
   useBenchKeys();
+  useDroppedFiles();
   return (
-    <div className="flex h-dvh flex-col overflow-hidden">
+    <div className="flex h-full flex-col overflow-hidden">
       <Head />
+      <LostWork />
       <main className="flex min-h-0 flex-1 flex-col-reverse md:flex-row">
         <SidePanel />
         <Stage />

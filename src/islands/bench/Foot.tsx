@@ -6,8 +6,20 @@ import { pathTo } from '../../core/tiers';
 import { useBench, useParts } from './context';
 import { useZoom } from './stage/useZoom';
 
+/** A diagram that is being made does not scold: not for the name that is about to be typed, nor for what the first few entries lack. */
+function worthSaying(findings: readonly Finding[], selected: string | null, count: number): readonly Finding[] {
+  return findings.filter(
+    ({ code, entries, severity }) =>
+      !(code === 'no-name' && entries.length === 1 && entries[0] === selected) &&
+      (count >= 3 || severity === 'error' || code === 'not-placed'),
+  );
+}
+
 function Findings() {
-  const findings = useBench((state) => state.findings);
+  const all = useBench((state) => state.findings);
+  const selected = useBench((state) => state.selected);
+  const count = useBench((state) => state.drawn.structure.ids.length);
+  const findings = worthSaying(all, selected, count);
   const [open, setOpen] = useState(false);
   const { store } = useParts();
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
@@ -40,6 +52,20 @@ function Findings() {
         </ul>
       )}
     </div>
+  );
+}
+
+/** Where the browser keeps nothing, unsent work lives only as long as the window. */
+function AtRisk() {
+  const atRisk = useBench((state) => state.atRisk);
+  const save = useBench((state) => state.save);
+  if (!atRisk) return null;
+  return (
+    <span role="status" className={save.state === 'kept' ? 'text-muted' : 'font-semibold text-brick'}>
+      {save.state === 'kept'
+        ? 'This browser stores nothing here'
+        : 'Keep this window open until all is kept: this browser stores nothing here'}
+    </span>
   );
 }
 
@@ -82,6 +108,7 @@ export function Foot() {
       className="flex h-9 shrink-0 items-center gap-4 border-t border-hair px-3 text-sm"
     >
       <Findings />
+      <AtRisk />
       <Path />
       <span className="ml-auto hidden whitespace-nowrap text-muted lg:inline">
         {sheetName(sheet)}, 1 sheet

@@ -1,5 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
+import { retitle } from '../../core/edit';
 import { kindOf } from '../../core/kind';
 import { Mark } from '../shared/Mark';
 import { useBench, useParts } from './context';
@@ -12,7 +13,7 @@ function SaveWords() {
       <span>All kept, {new Date(save.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>
     );
   if (save.state === 'keeping') return <span>Keeping …</span>;
-  return <span className="text-brass">{save.reason || 'No connection: kept on this machine, sent later'}</span>;
+  return <span className="text-brass">{save.reason || 'No connection: what you do is kept here and sent later'}</span>;
 }
 
 /** "you, in another window", "Ada Quill and Bo Lin". */
@@ -53,7 +54,7 @@ export function Head() {
           aria-label="Title of the diagram"
           className="w-full border border-transparent bg-transparent px-1.5 py-0 [field-sizing:content] hover:border-edge"
           value={title}
-          onChange={(event) => perform([{ kind: 'setTitle', title: event.target.value }], { merge: 'title' })}
+          onChange={(event) => perform(retitle(store.getState().diagram, event.target.value), { merge: 'title' })}
         />
       </h1>
       <span className="label hidden whitespace-nowrap sm:inline">{kindOf(kind).name}</span>

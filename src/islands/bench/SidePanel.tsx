@@ -57,7 +57,12 @@ export function SidePanel() {
         ))}
       </nav>
       <div className="mx-3 -mt-[6px] border-t border-hair" aria-hidden="true" />
-      <section aria-label={names[step]} className="mt-3 flex min-h-0 flex-1 flex-col max-md:overflow-auto">
+      <section
+        data-panel
+        tabIndex={-1}
+        aria-label={names[step]}
+        className="mt-3 outline-none focus-visible:outline-2 flex min-h-0 flex-1 flex-col max-md:overflow-auto"
+      >
         <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step](parts)}</Suspense>
       </section>
       <div

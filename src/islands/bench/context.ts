@@ -1,12 +1,12 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 import type { BenchState, BenchStore } from './store';
-import type { Sync } from './sync';
+import type { Syncing } from './sync';
 import type { ViewStore } from './view';
 
 export interface BenchParts {
   readonly store: BenchStore;
-  readonly sync: Sync;
+  readonly sync: Syncing;
   readonly view: ViewStore;
 }
 

@@ -25,7 +25,7 @@ export function addEntry(store: BenchStore, where: AddWhere, at: string | null):
 
 /** One tier down or up, earlier or later; the focus stays where it is. */
 export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tierUp' | 'earlier' | 'later'): boolean {
-  const { diagram, perform } = store.getState();
+  const { diagram, perform, notify } = store.getState();
   if ((how === 'tierDown' || how === 'tierUp') && !hasTiersUnder(diagram)) return false;
   const moves = {
     tierDown: () => tierDown(diagram, id),
@@ -33,7 +33,13 @@ export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tier
     earlier: () => moveBy(diagram, id, -1),
     later: () => moveBy(diagram, id, 1),
   };
-  return perform(moves[how]());
+  const gesture = moves[how]();
+  if (gesture) return perform(gesture);
+  const entry = own(diagram.entries, id);
+  const name = entry?.name || 'This line';
+  if (how === 'tierDown') notify([`“${name}” is the first here: there is nobody before it that it could go under.`]);
+  if (how === 'tierUp') notify([`“${name}” stands at the top already.`]);
+  return false;
 }
 
 /** Removes at once what has nothing below; else asks. `focus`: whether the list takes the focus afterwards. */

@@ -6,7 +6,7 @@ import type { Diagram, Finding, Scope } from '../../core/model';
 import { drawAway } from '../../workers/draw-away';
 import { newId } from '../shared/ids';
 import type { Visitor } from '../shared/live';
-import type { GestureManner, Lost, SaveState } from './sync';
+import type { Lost, SaveState, Syncing } from './sync';
 
 export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
 export type StepId = (typeof steps)[number];
@@ -78,14 +78,11 @@ export interface BenchState {
 }
 
 const nothingLit: ReadonlySet<string> = new Set();
-
-/** Where gestures go once they are done. */
-export interface Sending {
-  add(id: string, commands: Gesture, manner?: GestureManner): void;
-}
+const notDrawn =
+  'This could not be drawn; the drawing shown is the one before. Take the change back, or load the page again.';
 
 /** One store a bench; `sync` sends what is done. */
-export function createBench(diagram: Diagram, sync: Sending, history: History = emptyHistory) {
+export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, history: History = emptyHistory) {
   let wanted = diagram;
   let trying: Diagram | null = null;
   let checking: ReturnType<typeof setTimeout> | null = null;
@@ -112,11 +109,14 @@ export function createBench(diagram: Diagram, sync: Sending, history: History = 
         checkSoon(drawn);
       } else {
         set(kept);
-        void drawAway(next).then((drawn) => {
-          if (wanted !== next) return;
-          set({ drawn });
-          checkSoon(drawn);
-        });
+        drawAway(next).then(
+          (drawn) => {
+            if (wanted !== next) return;
+            set({ drawn });
+            checkSoon(drawn);
+          },
+          () => wanted === next && get().notify([notDrawn]),
+        );
       }
     }
 
@@ -197,7 +197,10 @@ export function createBench(diagram: Diagram, sync: Sending, history: History = 
         const tried = outcome.diagram;
         if (!kindOf(tried.kind).takesLong(tried)) return set({ trial: draw(tried) });
         trying = tried;
-        void drawAway(tried).then((trial) => trying === tried && set({ trial }));
+        drawAway(tried).then(
+          (trial) => trying === tried && set({ trial }),
+          () => trying === tried && get().notify([notDrawn]),
+        );
       },
       // What was pointed at in one step is not pointed at in the next.
       set: (patch) => set(patch.step ? { lit: nothingLit, litRegions: nothingLit, ...patch } : patch),

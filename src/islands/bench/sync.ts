@@ -51,6 +51,16 @@ export interface GestureManner {
   readonly manner?: 'do' | 'undo' | 'redo';
 }
 
+/** What a Bench needs of whatever keeps its work. */
+export interface Syncing {
+  readonly id: string;
+  add(id: string, commands: readonly Command[], manner?: GestureManner): void;
+  /** Resolves when all that was done is kept; rejects with words for people. */
+  flush(): Promise<void>;
+  retry(): void;
+  end(): void;
+}
+
 const pauseMs = 250;
 const beatMs = 30_000;
 const longestWaitMs = 15_000;
@@ -65,7 +75,7 @@ const forGood = new Set([400, 404, 413, 422]);
  * One thing at a time goes to the server: what waits is sent, else what is missing is fetched, until nothing waits and the newest revision heard of is
  * here. A failure of any step ends in one place and is tried again with growing waits.
  */
-export class Sync {
+export class Sync implements Syncing {
   private pending: Pending[] = [];
   private inFlight = 0;
   private turning = false;

@@ -1,12 +1,33 @@
 import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { kinds } from '../../core/kind';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
 import type { DeskDiagram } from './desk-diagram';
 import { DiagramCard } from './DiagramCard';
-import { PasteArea } from './PasteArea';
+import { PasteArea, takeDropped } from './PasteArea';
+import { PasswordDialog } from './PasswordDialog';
 import { SearchResults } from './SearchResults';
+
+const firstAskMs = 3000;
+const longestAskMs = 20_000;
+
+/** Counts come with the drawing, a moment after a diagram was made or changed: while some are missing they are asked for again, less and less often. */
+function useCounts(diagrams: readonly DeskDiagram[], set: (diagrams: readonly DeskDiagram[]) => void): void {
+  const missing = diagrams.some(({ tiers, problem, binned }) => tiers === null && problem === null && !binned);
+  useEffect(() => {
+    if (!missing) return;
+    let waitMs = firstAskMs;
+    let timer: ReturnType<typeof setTimeout>;
+    const ask = () => {
+      api<readonly DeskDiagram[]>('/api/diagrams').then(set, () => undefined);
+      waitMs = Math.min(longestAskMs, waitMs * 2);
+      timer = setTimeout(ask, waitMs);
+    };
+    timer = setTimeout(ask, waitMs);
+    return () => clearTimeout(timer);
+  }, [missing, set]);
+}
 
 /** The page of all one's diagrams; first on it is where a new list comes in. */
 export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram[]; name: string }) {
@@ -15,6 +36,8 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
   const [kind, setKind] = useState<string | null>(null);
   const [binShown, setBinShown] = useState(false);
   const [notice, setNotice] = useState<string | null>(null);
+  const [changing, setChanging] = useState(false);
+  useCounts(diagrams, setDiagrams);
   const kept = diagrams.filter((one) => !one.binned);
   const binned = diagrams.filter((one) => one.binned);
   const ofKind = kept.filter((one) => kind === null || one.kind === kind);
@@ -43,6 +66,14 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
       (list) => list.map((each) => (each.id === one.id ? { ...each, binned: into } : each)),
       into ? `“${one.title}” is in the bin.` : `“${one.title}” is back on the desk.`,
     );
+  const restore = (one: DeskDiagram) =>
+    change(
+      one.id,
+      () => api(`/api/diagrams/${one.id}/restore`, { method: 'POST', body: {} }),
+      (list) =>
+        list.map((each) => (each.id === one.id ? { ...each, problem: null, revision: each.revision + 1 } : each)),
+      `“${one.title}” is as it last could be read. What could not be read is still in its log.`,
+    );
   const erase = (one: DeskDiagram) =>
     change(
       one.id,
@@ -52,14 +83,28 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
     );
 
   return (
-    <div className="min-h-screen">
+    <div
+      className="min-h-screen"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => void takeDropped(event)}
+    >
       <header className="flex h-12 items-center gap-3 border-b border-hair px-4">
         <Mark />
         <p className="font-serif text-lg font-semibold">Desk</p>
         <span className="ml-auto text-muted">{name}</span>
+        <button className="plain" onClick={() => setChanging(true)}>
+          Password
+        </button>
         <button
           className="plain"
-          onClick={() => void api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in'))}
+          onClick={() =>
+            void change(
+              '',
+              () => api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in')),
+              (list) => list,
+              'Signing out …',
+            )
+          }
         >
           <LogOut size={16} aria-hidden="true" /> Sign out
         </button>
@@ -67,6 +112,14 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
       <main className="mx-auto max-w-[1180px] px-4 pt-8 pb-16 md:px-8">
         <h1 className="mb-3 text-[32px]">What is on your list?</h1>
         <PasteArea />
+        {changing && (
+          <PasswordDialog
+            onClose={(told) => {
+              setChanging(false);
+              if (told) setNotice(told);
+            }}
+          />
+        )}
         <div className="mt-10 mb-4 flex flex-wrap items-center gap-4 border-b border-hair pb-3">
           <h2 className="text-xl">Your diagrams</h2>
           {present.length > 1 && (
@@ -141,7 +194,12 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-5">
           {shown.map((one) => (
-            <DiagramCard key={one.id} diagram={one} onBin={() => void bin(one, true)} />
+            <DiagramCard
+              key={one.id}
+              diagram={one}
+              onBin={() => void bin(one, true)}
+              onRestore={() => void restore(one)}
+            />
           ))}
         </ul>
       </main>

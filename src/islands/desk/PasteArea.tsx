@@ -1,23 +1,24 @@
 import { useState, type DragEvent } from 'react';
 import { takeFile, keepForStart } from '../shared/incoming';
 
+function go(list: string): void {
+  keepForStart({ text: list, name: '', findings: [] });
+  location.assign('/start');
+}
+
+/** What is dropped anywhere on the page goes on to Start; the browser never opens it in place of the application. */
+export async function takeDropped(event: DragEvent): Promise<void> {
+  event.preventDefault();
+  const file = event.dataTransfer.files[0];
+  if (!file) return go(event.dataTransfer.getData('text/plain'));
+  keepForStart(await takeFile(file));
+  location.assign('/start');
+}
+
 /** Where a list comes in: what is pasted, typed or dropped here goes on to Start. */
 export function PasteArea() {
   const [over, setOver] = useState(false);
   const [text, setText] = useState('');
-
-  function go(list: string) {
-    keepForStart({ text: list, name: '', findings: [] });
-    location.assign('/start');
-  }
-  async function drop(event: DragEvent) {
-    event.preventDefault();
-    setOver(false);
-    const file = event.dataTransfer.files[0];
-    if (!file) return go(event.dataTransfer.getData('text/plain'));
-    keepForStart(await takeFile(file));
-    location.assign('/start');
-  }
 
   return (
     <div>
@@ -39,7 +40,7 @@ export function PasteArea() {
           setOver(true);
         }}
         onDragLeave={() => setOver(false)}
-        onDrop={(event) => void drop(event)}
+        onDrop={() => setOver(false)}
       />
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button className="button button-main" disabled={text.trim() === ''} onClick={() => go(text)}>

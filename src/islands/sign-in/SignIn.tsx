@@ -2,6 +2,9 @@ import { useState, type FormEvent } from 'react';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
 
+/** The first field has the focus as soon as it is there. */
+const focusNow = (field: HTMLInputElement | null): void => field?.focus();
+
 /** Signing in, or making an account. */
 export function SignIn({ to }: { to: string }) {
   const [making, setMaking] = useState(false);
@@ -37,12 +40,19 @@ export function SignIn({ to }: { to: string }) {
           {making && (
             <label className="grid gap-1">
               Your name
-              <input className="field" name="name" required autoComplete="name" />
+              <input className="field" name="name" required autoComplete="name" ref={focusNow} />
             </label>
           )}
           <label className="grid gap-1">
             Mail address
-            <input className="field" name="email" type="email" required autoComplete="username" />
+            <input
+              className="field"
+              name="email"
+              type="email"
+              required
+              autoComplete="username"
+              ref={making ? undefined : focusNow}
+            />
           </label>
           <label className="grid gap-1">
             Password

@@ -9,7 +9,7 @@ export function KindChoice({
   onChoose,
 }: {
   readings: readonly Reading[];
-  chosen: Reading;
+  chosen: Reading | null;
   empty: boolean;
   onChoose: (kind: Reading['kind']['id']) => void;
 }) {
@@ -28,7 +28,7 @@ export function KindChoice({
               onClick={() => onChoose(kind.id)}
             >
               <span className="block h-11 w-16 shrink-0 bg-white p-0.5">
-                {fit && read.entries.length > 0 && <Picture scene={drawn.scene} small label="" />}
+                {fit && drawn && read.entries.length > 0 && <Picture scene={drawn.scene} small label="" />}
               </span>
               <span>
                 <span className={`block leading-tight ${current ? 'font-semibold' : ''}`}>{kind.name}</span>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Finding } from '../../core/model';
+import { indentKeys } from '../shared/indent-keys';
 
 const lineHeight = 25;
 
@@ -71,6 +72,7 @@ export function ListArea({
         }
         value={text}
         onChange={(event) => onChange(event.target.value)}
+        onKeyDown={indentKeys}
         onScroll={(event) => setTop(event.currentTarget.scrollTop)}
       />
     </div>

@@ -2,37 +2,69 @@ import '../shared/jitless';
 import { useRef, useState, type DragEvent } from 'react';
 import type { Kind } from '../../core/kind';
 import type { Finding } from '../../core/model';
-import type { ReadChoices } from '../../core/read';
+import type { ReadChoices, ReadResult } from '../../core/read';
 import { Picture } from '../drawing/Picture';
-import { api, ApiError } from '../shared/api';
+import { ApiError, reach } from '../shared/api';
 import { newId } from '../shared/ids';
-import { takeFile, takeIncoming } from '../shared/incoming';
+import { takeFile, takeIncoming, type Incoming } from '../shared/incoming';
 import { Mark } from '../shared/Mark';
+import { keepTrying } from '../shared/trying';
+import { AskWhat } from './AskWhat';
 import { Decisions } from './Decisions';
 import { KindChoice } from './KindChoice';
 import { ListArea } from './ListArea';
 import { Understood } from './Understood';
 import { useReading } from './useReading';
 
-/** The page where a list comes in: the list on the left; on the right, at once, what was understood and the drawing. */
-export function Start() {
-  const [incoming] = useState(takeIncoming);
+/** A list to begin with on the front page. */
+const sample: Incoming = {
+  text: [
+    'Maëlle Adeyemi-Fox, Director',
+    '    Tomasz Wieczorek, Head of education',
+    '        Hana Petrović, Schools lead',
+    '        Oluwaseun Bright, Adult courses',
+    '    Bao Lindqvist, Boats and sites',
+    '        Kalle Nyström, Boat safety',
+    '        Fen Abara, Paths',
+    '    Salome Achterberg, Visitor house',
+    '        Tove Rasmusdotter, Kitchen',
+  ].join('\n'),
+  name: 'Brackwater Field Centre',
+  findings: [],
+};
+
+/** Under this no reading is offered as what the list says. */
+const leastStrength = 0.25;
+
+/** What the list itself says it is: a title above its table, or what all its sets are taken from. */
+function titleIn(read: ReadResult): string {
+  const above = read.notPlaced.find(({ reason }) => reason.endsWith('stands above the table.'))?.text ?? '';
+  const told = above || read.universe;
+  return told.length <= 120 ? told : '';
+}
+
+/** The page where a list comes in: the list on the left; on the right, at once, what was understood and the drawing. `front`: for whoever is not signed in. */
+export function Start({ front = false }: { front?: boolean }) {
+  const [incoming] = useState(() => takeIncoming() ?? (front ? sample : null));
   const [text, setText] = useState(incoming?.text ?? '');
   const [title, setTitle] = useState(incoming?.name ?? '');
   const [decoding, setDecoding] = useState<readonly Finding[]>(incoming?.findings ?? []);
   const [choices, setChoices] = useState<ReadChoices>({});
   const [goTo, setGoTo] = useState<{ line: number } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [making, setMaking] = useState<AbortController | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const [wanted, setWanted] = useState<Kind['id'] | null>(null);
-  const readings = useReading(text, choices, title.trim());
+  const { readings, busy, fault } = useReading(text, choices);
   const empty = text.trim() === '';
   // What was chosen by hand stays chosen while the list can be drawn so.
-  const chosen = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null)) ?? readings[0];
-  const { kind, read, drawn, fit: fits } = chosen;
-  const name = title.trim() || `New ${kind.nameInSentence}`;
+  const byHand = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null));
+  const chosen = byHand ?? readings[0]!;
+  const { kind, read, drawn, fit: fits, tiers } = chosen;
+  const unsure = !empty && !busy && !byHand && (fits?.strength ?? 0) < leastStrength;
+  const name = title.trim() || titleIn(read) || `New ${kind.nameInSentence}`;
   const findings = [...decoding, ...(empty ? [] : read.findings)];
+  const ready = !busy && !unsure && (read.entries.length > 0 || empty);
 
   async function take(file: File | undefined) {
     if (!file) return;
@@ -41,7 +73,7 @@ export function Start() {
     // A file that could not be read leaves the list as it is.
     if (taken.text === '' && taken.findings.length > 0) return;
     setText(taken.text.replaceAll('\r\n', '\n').replaceAll('\r', '\n'));
-    if (title === '') setTitle(taken.name);
+    if (title === '' || title === sample.name) setTitle(taken.name);
     setChoices({});
   }
   function drop(event: DragEvent) {
@@ -51,16 +83,28 @@ export function Start() {
     else setText((before) => before + event.dataTransfer.getData('text/plain'));
   }
   async function make() {
-    setBusy(true);
     setProblem(null);
+    const diagram = kind.make(read, name);
+    if (front) {
+      if (keepTrying(diagram)) location.assign('/try?new');
+      else setProblem('The list is too long to be tried without an account. Sign in, and make it then.');
+      return;
+    }
+    const calledOff = new AbortController();
+    setMaking(calledOff);
     const id = newId();
     try {
-      await api('/api/diagrams', { method: 'POST', body: { id, diagram: kind.make(read, name) } });
-      location.assign(`/diagrams/${id}`);
+      await reach('/api/diagrams', {
+        method: 'POST',
+        body: JSON.stringify({ id, diagram }),
+        headers: { 'content-type': 'application/json' },
+        signal: calledOff.signal,
+      });
+      location.assign(`/diagrams/${id}?new`);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setProblem(`${error.message} The list is still here.`);
-      setBusy(false);
+      setMaking(null);
     }
   }
 
@@ -68,19 +112,28 @@ export function Start() {
     <div className="flex min-h-screen flex-col lg:h-screen">
       <header className="flex h-12 shrink-0 items-center gap-3 border-b border-hair px-4">
         <Mark />
-        <a href="/" className="plain text-muted">
-          Desk
-        </a>
+        {front ? (
+          <p className="font-serif text-lg font-semibold">Dendrotax</p>
+        ) : (
+          <a href="/" className="plain text-muted">
+            Desk
+          </a>
+        )}
         <span className="h-6 border-l border-hair" />
         <label className="flex-1">
           <span className="sr-only">Title of the diagram</span>
           <input
             className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge"
-            placeholder="A new diagram"
+            placeholder={titleIn(read) || 'A new diagram'}
             value={title}
             onChange={(event) => setTitle(event.target.value)}
           />
         </label>
+        {front && (
+          <a className="button" href="/sign-in">
+            Sign in
+          </a>
+        )}
       </header>
       <main
         className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
@@ -88,13 +141,23 @@ export function Start() {
         onDrop={drop}
       >
         <div className="flex min-h-[420px] flex-col gap-3 p-4 md:p-6">
-          <h1 className="text-[28px]">What is on your list?</h1>
-          <p className="text-muted">Paste it as it is: from a spreadsheet, a mail, a document. Or drop a file.</p>
+          <h1 className="text-[28px]">
+            {front ? 'You keep the list; Dendrotax keeps the drawing' : 'What is on your list?'}
+          </h1>
+          <p className="text-muted">
+            {front
+              ? 'Here is a list, drawn beside it. Put yours in its place as it is: from a spreadsheet, a mail, a document. Or drop a file.'
+              : 'Paste it as it is: from a spreadsheet, a mail, a document. Or drop a file.'}
+          </p>
           <ListArea
             text={text}
             findings={read.findings}
             goTo={goTo}
-            onChange={(next) => (setText(next), setDecoding([]))}
+            onChange={(next) => {
+              setText(next);
+              setDecoding([]);
+              if (title === sample.name) setTitle('');
+            }}
           />
           <div className="flex flex-wrap items-center gap-3">
             <button className="button" onClick={() => chooser.current?.click()}>
@@ -114,15 +177,25 @@ export function Start() {
         </div>
         <div className="flex min-h-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
           <div aria-live="polite" className="grid gap-3">
-            <Understood
-              kind={kind}
-              read={read}
-              tiers={drawn.scene.tiers.length}
-              onUse={(index, use) =>
-                setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
-              }
-              onStructure={(structure) => setChoices({ structure })}
-            />
+            {busy && <p className="text-sm text-muted">Reading the list …</p>}
+            {fault && (
+              <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">
+                The list could not be read. Something in it is beyond us; try a part of it. Nothing was lost.
+              </p>
+            )}
+            {unsure ? (
+              <AskWhat readings={readings} onChoose={setWanted} />
+            ) : (
+              <Understood
+                kind={kind}
+                read={read}
+                tiers={tiers}
+                onUse={(index, use) =>
+                  setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
+                }
+                onStructure={(structure) => setChoices({ structure })}
+              />
+            )}
             <Decisions
               read={read}
               findings={findings}
@@ -132,35 +205,49 @@ export function Start() {
               onGo={(line) => setGoTo({ line })}
             />
           </div>
-          <KindChoice readings={readings} chosen={chosen} empty={empty} onChoose={setWanted} />
-          <section
-            aria-label={`${kind.name}, as it will look`}
-            className="flex min-h-72 flex-1 flex-col border-2 border-moss bg-white"
-          >
-            <p className="flex justify-between border-b border-hair bg-paper px-3 py-1.5">
-              <span className="font-semibold">{kind.name}</span>
-              <span className="text-muted">{fits?.words ?? 'waiting for a list'}</span>
-            </p>
-            <div className="min-h-0 flex-1 p-2">
-              {read.entries.length > 0 && (
-                <Picture scene={drawn.scene} small={read.entries.length > 400} label={drawn.scene.description} />
-              )}
-            </div>
-          </section>
+          <KindChoice readings={readings} chosen={unsure ? null : chosen} empty={empty} onChoose={setWanted} />
+          {!unsure && (
+            <section
+              aria-label={`${kind.name}, as it will look`}
+              className="flex min-h-72 flex-1 flex-col border-2 border-moss bg-white"
+            >
+              <p className="flex justify-between border-b border-hair bg-paper px-3 py-1.5">
+                <span className="font-semibold">{kind.name}</span>
+                <span className="text-muted">{fits?.words ?? 'waiting for a list'}</span>
+              </p>
+              <div className="min-h-0 flex-1 p-2">
+                {drawn && read.entries.length > 0 && (
+                  <Picture scene={drawn.scene} small={read.entries.length > 400} label={drawn.scene.description} />
+                )}
+                {!drawn && read.entries.length > 0 && (
+                  <p className="p-4 text-muted">So many entries are drawn once the diagram is made.</p>
+                )}
+              </div>
+            </section>
+          )}
           {problem && (
             <p role="alert" className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">
               {problem}
             </p>
           )}
           <div className="flex flex-wrap items-center justify-between gap-3">
-            <span className="text-muted">You can change any of this later.</span>
-            <button
-              className="button button-main"
-              disabled={busy || (read.entries.length === 0 && !empty)}
-              onClick={() => void make()}
-            >
-              {empty ? `Make an empty ${kind.nameInSentence}` : `Make the ${kind.nameInSentence}`}
-            </button>
+            <span className="text-muted" role="status">
+              {making
+                ? `Making it of ${read.entries.length.toLocaleString('en')} entries …`
+                : front
+                  ? 'Arrange and style it at once; an account is asked for when you keep it.'
+                  : 'You can change any of this later.'}
+            </span>
+            <span className="flex gap-2">
+              {making && (
+                <button className="button" onClick={() => making.abort()}>
+                  Stop
+                </button>
+              )}
+              <button className="button button-main" disabled={!ready || making !== null} onClick={() => void make()}>
+                {empty ? `Make an empty ${kind.nameInSentence}` : `Make the ${kind.nameInSentence}`}
+              </button>
+            </span>
           </div>
         </div>
       </main>

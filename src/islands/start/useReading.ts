@@ -1,34 +1,62 @@
-import { useEffect, useMemo, useState } from 'react';
-import { draw, kinds, type Drawn, type Fit, type Kind } from '../../core/kind';
-import type { Diagram } from '../../core/model';
-import type { ReadChoices, ReadResult } from '../../core/read';
+import { useEffect, useRef, useState } from 'react';
+import { kindOf, kinds, type Drawn, type Fit, type Kind } from '../../core/kind';
+import { nothingRead, type ReadChoices, type ReadResult } from '../../core/read';
+import { readAway } from '../../workers/read-away';
 
 export interface Reading {
   readonly kind: Kind;
   readonly read: ReadResult;
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
-  readonly diagram: Diagram;
-  readonly drawn: Drawn;
+  readonly tiers: number;
+  readonly drawn: Drawn | null;
 }
 
-/** Lists longer than this are read after a pause in typing instead of at every key. */
-const longList = 60_000;
+interface Asked {
+  readonly text: string;
+  readonly choices: ReadChoices;
+}
 
-/** What every kind understands of the list, kept in step with it while it is typed; the kind that fits best comes first. */
-export function useReading(text: string, choices: ReadChoices, title: string): readonly [Reading, ...Reading[]] {
-  const [settled, setSettled] = useState(text);
+const nothing = kinds.map((kind): Reading => ({ kind, read: nothingRead, fit: null, tiers: 0, drawn: null }));
+
+/**
+ * What every kind understands of the list, kept in step with it while it is typed; the kind that fits best comes first. Read in a worker, one list at
+ * a time; while one is read only the newest waits. `busy` while what is shown is not of the newest text.
+ */
+export function useReading(
+  text: string,
+  choices: ReadChoices,
+): { readings: readonly Reading[]; busy: boolean; fault: boolean } {
+  const [shown, setShown] = useState<{ of: Asked | null; readings: readonly Reading[]; fault: boolean }>({
+    of: null,
+    readings: nothing,
+    fault: false,
+  });
+  const waiting = useRef<Asked | null>(null);
+  const reading = useRef(false);
+  const [now, setNow] = useState<Asked>({ text, choices });
+  if (now.text !== text || now.choices !== choices) setNow({ text, choices });
   useEffect(() => {
-    const timer = setTimeout(() => setSettled(text), text.length > longList ? 400 : 30);
-    return () => clearTimeout(timer);
-  }, [text]);
-  return useMemo(() => {
-    const readings = kinds.map((kind): Reading => {
-      const read = kind.read(settled, choices);
-      const diagram = kind.make(read, title);
-      return { kind, read, fit: kind.fits(read), diagram, drawn: draw(diagram) };
-    });
-    const sorted = readings.sort((a, b) => (b.fit?.strength ?? 0) - (a.fit?.strength ?? 0));
-    return sorted as [Reading, ...Reading[]];
-  }, [settled, choices, title]);
+    waiting.current = now;
+    if (reading.current) return;
+    reading.current = true;
+    void (async () => {
+      while (waiting.current) {
+        const asked: Asked = waiting.current;
+        waiting.current = null;
+        if (asked.text.trim() === '') {
+          setShown({ of: asked, readings: nothing, fault: false });
+          continue;
+        }
+        try {
+          const read = await readAway(asked.text, asked.choices);
+          setShown({ of: asked, readings: read.map((one) => ({ ...one, kind: kindOf(one.kind) })), fault: false });
+        } catch {
+          setShown((before) => ({ ...before, of: asked, fault: true }));
+        }
+      }
+      reading.current = false;
+    })();
+  }, [now]);
+  return { readings: shown.readings, busy: shown.of !== now, fault: shown.fault };
 }

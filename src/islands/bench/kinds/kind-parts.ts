@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { Gesture } from '../../../core/edit';
 import type { Drawn } from '../../../core/kind';
+import type { BenchStore } from '../store';
 import type { Diagram, Scope, StyleProperty } from '../../../core/model';
 
 /** One scope to choose in Style; `among` lets its own kind be chosen in place. */
@@ -39,6 +40,8 @@ export interface KindParts {
   readonly HandOut: ComponentType | null;
   /** What can be styled in a scope, in the order it is shown. */
   properties(scope: Scope): readonly StyleProperty[];
+  /** Takes picture files that were dropped; left out where the kind shows no pictures. */
+  readonly bringPictures?: (store: BenchStore, files: readonly File[]) => Promise<void>;
   /** Some lines on which the looks are shown. */
   readonly sample: Diagram;
   scopes(diagram: Diagram, drawn: Drawn, scope: Scope, selected: string | null): ScopeChoice[];

@@ -5,6 +5,7 @@ import { regionWords } from '../../../core/scene';
 import { overlapName } from '../../../core/tiers';
 import type { KindParts, ScopeChoice } from './kind-parts';
 import { dropSet, sampleSets, setNameAt } from './venn/dragging-sets';
+import { bringPictures } from './venn/bring-pictures';
 import { tick } from './venn/set-actions';
 import { Exercise } from './venn/Exercise';
 import { SetList } from './venn/SetList';
@@ -28,6 +29,7 @@ export const vennParts: KindParts = {
   HandOut: Exercise,
   properties: (scope) => (scope.kind === 'set' ? curveProperties : [...curveProperties, 'detailSize', 'details']),
   sample: sampleSets(),
+  bringPictures,
   grab: setNameAt,
   keyed(diagram, selected, key) {
     const set = diagram.kind === 'venn' ? setsInOrder(diagram.venn)[Number(key) - 1] : undefined;

@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { kindOf } from '../../../core/kind';
 import { newId } from '../../shared/ids';
+import { indentKeys } from '../../shared/indent-keys';
 import { useParts } from '../context';
 
 /** The list as plain text, to edit or paste over as a whole. Entries that are found again keep their style. */
@@ -19,8 +20,7 @@ export function PlainText({ onDone }: { onDone: () => void }) {
   function takeOver() {
     const { diagram, perform } = store.getState();
     const { gesture } = kind.update(diagram, text, newId);
-    if (gesture.length > 0) perform(gesture);
-    onDone();
+    if (gesture.length === 0 || perform(gesture)) onDone();
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2 px-3 pb-2 max-md:min-h-72">
@@ -32,6 +32,7 @@ export function PlainText({ onDone }: { onDone: () => void }) {
           spellCheck={false}
           value={text}
           onChange={(event) => setText(event.target.value)}
+          onKeyDown={kind.indents ? indentKeys : undefined}
         />
       </label>
       {problems.slice(0, 3).map((one) => (

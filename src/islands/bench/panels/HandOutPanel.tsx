@@ -13,14 +13,16 @@ export function HandOutPanel() {
   const More = partsOf(useBench((state) => state.diagram.kind)).HandOut;
   const [dpi, setDpi] = useState(192);
   const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [going, setGoing] = useState<AbortController | null>(null);
+  const busy = going !== null;
 
-  async function work(doing: string, done: string, task: () => Promise<void>) {
-    setBusy(true);
+  async function work(doing: string, done: string, task: (signal: AbortSignal) => Promise<void>) {
+    const calledOff = new AbortController();
+    setGoing(calledOff);
     setTold({ text: doing, bad: false });
     try {
       await sync.flush();
-      await task();
+      await task(calledOff.signal);
       setTold({ text: done, bad: false });
     } catch (error) {
       if (!(error instanceof ApiError) && !(error instanceof DOMException)) throw error;
@@ -32,14 +34,14 @@ export function HandOutPanel() {
         bad: true,
       });
     } finally {
-      setBusy(false);
+      setGoing(null);
     }
   }
   const source = (format: string) =>
     `/api/diagrams/${sync.id}/hand-out?format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
   const save = (format: string, name: string) =>
-    work(`Making the ${name} …`, `The ${name} is in your downloads.`, async () => {
-      const file = await (await reach(source(format))).blob();
+    work(`Making the ${name} …`, `The ${name} is in your downloads.`, async (signal) => {
+      const file = await (await reach(source(format), { signal })).blob();
       const link = document.createElement('a');
       link.href = URL.createObjectURL(file);
       link.download = `${(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram').slice(0, 80)}.${format}`;
@@ -47,8 +49,8 @@ export function HandOutPanel() {
       setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
     });
   const copy = () =>
-    work('Copying …', 'The picture is on the clipboard.', async () => {
-      const picture = reach(source('png')).then((answer) => answer.blob());
+    work('Copying …', 'The picture is on the clipboard.', async (signal) => {
+      const picture = reach(source('png'), { signal }).then((answer) => answer.blob());
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
     });
   const print = () =>
@@ -107,7 +109,10 @@ export function HandOutPanel() {
       <div className={row}>
         <span>
           <strong>The list</strong>{' '}
-          <span className="block text-sm text-muted">CSV for a spreadsheet, or indented text</span>
+          <span className="block text-sm text-muted">
+            CSV for a spreadsheet, or text. In CSV, cells that a spreadsheet would run as formulas get an apostrophe in
+            front
+          </span>
         </span>
         <span className="flex gap-1">
           <button className="button" disabled={busy} onClick={() => void save('csv', 'CSV')}>
@@ -133,6 +138,14 @@ export function HandOutPanel() {
       >
         {told?.text}
       </p>
+      {busy && (
+        <p className="mt-2 flex items-center gap-3">
+          <progress aria-label="Under way" className="h-2 flex-1 accent-moss" />
+          <button className="button" onClick={() => going.abort()}>
+            Stop
+          </button>
+        </p>
+      )}
       {More && <More />}
     </div>
   );

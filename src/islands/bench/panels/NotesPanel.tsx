@@ -12,6 +12,7 @@ const lines: { key: Exclude<keyof TitleBlock, 'shown'>; name: string }[] = [
 export function NotesPanel() {
   const { store } = useParts();
   const block = useBench((state) => state.diagram.titleBlock);
+  const title = useBench((state) => state.diagram.title);
   const set = (patch: Partial<TitleBlock>, merge?: string) =>
     store.getState().perform([{ kind: 'setTitleBlock', patch }], merge ? { merge } : {});
   const today = () => new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
@@ -38,6 +39,14 @@ export function NotesPanel() {
           />
         </label>
       ))}
+      {block.title !== title && (
+        <p className="border-l-4 border-edge pl-2 text-sm text-muted">
+          The sheet has a title of its own; the diagram is called “{title || 'Untitled'}”.{' '}
+          <button className="link" onClick={() => set({ title })}>
+            Use that on the sheet too
+          </button>
+        </p>
+      )}
       <button className="button justify-self-start" disabled={!block.shown} onClick={() => set({ date: today() })}>
         Put today’s date
       </button>

@@ -42,26 +42,26 @@ export const rows: readonly Row[] = [
 ];
 
 const origins: Record<Origin | 'several', string> = {
-  look: 'from look',
-  everything: 'everything',
-  tier: 'tier',
-  role: 'role',
-  branch: 'branch',
-  region: 'region',
-  set: 'this set',
-  this: 'only this',
-  contrast: 'set to be readable',
-  several: 'several',
+  look: 'as the look has it',
+  everything: 'set for everything',
+  tier: 'set for the tier',
+  role: 'set for the role',
+  branch: 'set for the branch',
+  region: 'set for the region',
+  set: 'set for the set',
+  this: 'set for it alone',
+  contrast: 'chosen to be readable',
+  several: 'differs among them',
 };
 
 const scopeWords: Record<Scope['kind'], string> = {
-  everything: 'everything',
-  tier: 'this tier',
-  role: 'this role',
-  branch: 'this branch',
-  region: 'this region',
-  set: 'this set',
-  this: 'only this',
+  everything: 'set for all',
+  tier: 'set for this tier',
+  role: 'set for this role',
+  branch: 'set for this branch',
+  region: 'set for this region',
+  set: 'set for this set',
+  this: 'set for this one',
 };
 
 /** One property: its value, where that comes from, and the way to hand it back. */
@@ -86,7 +86,7 @@ export function PropertyRow({
       {setHere ? (
         <button
           className="plain text-sm font-semibold text-moss"
-          aria-label={`${name}: set for ${scopeWords[scope.kind]}; hand it back`}
+          aria-label={`${name}: ${scopeWords[scope.kind]}; hand it back`}
           title="Hand it back"
           onClick={() => onChange(null)}
         >
@@ -112,7 +112,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
           value={typeof value === 'string' ? value : '#ffffff'}
           onChange={(event) => onChange(event.target.value)}
         />
-        <span className="text-sm">{typeof value === 'string' ? value : 'several'}</span>
+        <span className="text-sm">{typeof value === 'string' ? value : 'they differ'}</span>
       </span>
     );
   }
@@ -126,7 +126,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
         max={control.most}
         step={control.step}
         value={typeof value === 'number' ? value : ''}
-        placeholder="several"
+        placeholder="they differ"
         onChange={(event) => {
           const next = event.target.valueAsNumber;
           if (Number.isFinite(next) && next >= control.least && next <= control.most)
@@ -143,7 +143,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
       value={at}
       onChange={(event) => onChange(control.options[Number(event.target.value)]![0])}
     >
-      {at < 0 && <option value={-1}>several</option>}
+      {at < 0 && <option value={-1}>they differ</option>}
       {control.options.map(([option, words], i) => (
         <option key={String(option)} value={i}>
           {words}

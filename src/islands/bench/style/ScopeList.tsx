@@ -44,7 +44,7 @@ export function ScopeList() {
                   checked={chosen}
                   onChange={() => choose(choice.scope)}
                 />
-                <span className={`truncate ${chosen ? 'font-semibold' : ''}`}>{choice.words}</span>
+                <span className={`min-w-0 wrap-break-word ${chosen ? 'font-semibold' : ''}`}>{choice.words}</span>
                 <span className="ml-auto text-muted">{covered(choice.scope).length}</span>
               </label>
               {choice.among && (

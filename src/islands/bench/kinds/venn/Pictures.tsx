@@ -1,12 +1,10 @@
-import { own } from '../../../../core/model';
 import { Image as ImageIcon } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { ApiError } from '../../../shared/api';
-import { bringPicture } from '../../../shared/bring-picture';
+import { own } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
-import { entryOfFile } from './entry-of-file';
+import { bringPictures } from './bring-pictures';
 
-/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. */
+/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. Both buttons are always there, so that nothing moves under a press. */
 export function Pictures() {
   const { store } = useParts();
   const input = useRef<HTMLInputElement>(null);
@@ -17,28 +15,11 @@ export function Pictures() {
   );
   async function bring(files: readonly File[]) {
     setBusy(true);
-    const { diagram, notify, perform } = store.getState();
-    const unmatched: string[] = [];
-    for (const file of files) {
-      const named = entryOfFile(diagram, file.name);
-      const entry = named ?? (files.length === 1 ? selected : null);
-      if (entry === null) {
-        unmatched.push(file.name);
-        continue;
-      }
-      try {
-        const found = await bringPicture(file);
-        perform([{ kind: 'setImage', id: entry, image: found }]);
-      } catch (error) {
-        if (!(error instanceof ApiError)) throw error;
-        notify([error.message]);
-      }
+    try {
+      await bringPictures(store, files);
+    } finally {
+      setBusy(false);
     }
-    if (unmatched.length > 0)
-      notify([
-        `No entry is called like ${unmatched.slice(0, 3).join(', ')}${unmatched.length > 3 ? ' …' : ''}. Name the file as the entry, or select the entry and bring one picture.`,
-      ]);
-    setBusy(false);
   }
   return (
     <>
@@ -53,7 +34,7 @@ export function Pictures() {
         onChange={(event) => {
           const files = [...(event.target.files ?? [])];
           event.target.value = '';
-          void bring(files);
+          if (files.length > 0) void bring(files);
         }}
       />
       <button
@@ -64,14 +45,14 @@ export function Pictures() {
       >
         <ImageIcon size={15} aria-hidden="true" /> {busy ? 'Bringing …' : 'Pictures'}
       </button>
-      {image && selected !== null && (
-        <button
-          className="plain text-sm"
-          onClick={() => store.getState().perform([{ kind: 'setImage', id: selected, image: null }])}
-        >
-          Without picture
-        </button>
-      )}
+      <button
+        className="plain text-sm"
+        disabled={!image}
+        title="Take the picture of the selected entry out"
+        onClick={() => selected && store.getState().perform([{ kind: 'setImage', id: selected, image: null }])}
+      >
+        Without picture
+      </button>
     </>
   );
 }

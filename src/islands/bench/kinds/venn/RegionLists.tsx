@@ -1,7 +1,9 @@
 import { keyOfMask, setsInOrder, setsOfMask, type Venn, own } from '../../../../core/model';
 import { figureVenn } from '../../../../core/figure';
 import { regionWords } from '../../../../core/scene';
+import { useEffect, useRef } from 'react';
 import { useBench, useParts } from '../../context';
+import { addToRegion } from './set-actions';
 
 /** One list for each region, most overlapped last; each entry can be sent to another region. */
 export function RegionLists({ diagram }: { diagram: Venn }) {
@@ -11,9 +13,13 @@ export function RegionLists({ diagram }: { diagram: Venn }) {
   const regions = [...figureVenn(diagram).regions].sort(
     (a, b) => setsOfMask(sets, a.mask).length - setsOfMask(sets, b.mask).length || a.mask - b.mask,
   );
+  const frame = useRef<HTMLDivElement>(null);
+  // Whoever comes here to type begins at once.
+  useEffect(() => frame.current?.querySelector<HTMLInputElement>('[data-new-name]')?.focus(), []);
   const light = (key: string | null) => store.getState().set({ litRegions: new Set(key === null ? [] : [key]) });
   return (
     <div
+      ref={frame}
       className="min-h-0 flex-1 overflow-auto border-t border-hair px-3 pb-3 max-md:min-h-64 max-md:shrink-0"
       onPointerLeave={() => light(null)}
       role="group"
@@ -70,6 +76,21 @@ export function RegionLists({ diagram }: { diagram: Venn }) {
               </li>
             ))}
           </ul>
+          <input
+            data-new-name
+            className="mt-1 w-full border-b border-hair bg-transparent px-1 py-0.5 placeholder:text-muted"
+            aria-label={`New name: ${regionWords(sets, region.mask)}`}
+            placeholder="A new name, then Enter"
+            maxLength={400}
+            onKeyDown={(event) => {
+              const name = event.currentTarget.value.trim();
+              if (event.key !== 'Enter' || name === '') return;
+              event.preventDefault();
+              const { diagram: now, perform } = store.getState();
+              const added = now.kind === 'venn' ? addToRegion(now, region.key, name) : null;
+              if (added && perform(added.gesture, { select: added.id })) event.currentTarget.value = '';
+            }}
+          />
         </section>
       ))}
     </div>

@@ -35,14 +35,15 @@ export function SetList() {
       <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
         {view !== 'text' && (
           <>
-            <AddLine where="next" />
+            {view === 'grid' && <AddLine where="next" />}
             <RemoveLine />
             <Pictures />
           </>
         )}
-        {view === 'grid' && used === 0 && (
+        {view === 'grid' && (
           <button
             className="plain"
+            disabled={used > 0}
             aria-pressed={columns > 0}
             onClick={() => setColumns(columns > 0 ? 0 : 1)}
             title="A column for a second line under the name"

@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { keyBetween, mostSets, type VennSet } from '../../../../core/model';
-import { lookOf, setColour } from '../../../../core/style';
+import { lookOf, shownColour } from '../../../../core/style';
 import { useBench, useParts } from '../../context';
 import { dropSetGesture, newSet } from './set-actions';
 
@@ -26,16 +26,16 @@ export function Sets({ sets }: { sets: readonly VennSet[] }) {
               aria-label={`Colour of the set ${set.name || i + 1}`}
               title={set.colour ? 'Colour set here' : 'Colour from the look'}
               className="h-7 w-7 shrink-0 border border-edge bg-raised p-0.5"
-              value={setColour(lookOf(look), set, i, sets.length)}
+              value={shownColour(lookOf(look), set, i, sets.length)}
               onChange={(event) =>
                 perform([{ kind: 'changeSet', id: set.id, patch: { colour: event.target.value } }], {
                   merge: `colour:${set.id}`,
                 })
               }
             />
-            {set.colour && (
+            {sets.some(({ colour }) => colour !== null) && (
               <button
-                className="plain text-sm"
+                className={`plain text-sm ${set.colour ? '' : 'invisible'}`}
                 title="Take the look's colour again"
                 onClick={() => perform([{ kind: 'changeSet', id: set.id, patch: { colour: null } }])}
               >

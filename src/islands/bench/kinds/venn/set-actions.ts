@@ -1,5 +1,6 @@
 import { childrenOf, placeAt, type Gesture } from '../../../../core/edit';
 import {
+  beginning,
   createEntry,
   keyBetween,
   regionKey,
@@ -28,6 +29,15 @@ export function tick(diagram: Venn, entry: string, set: string): Gesture {
   return [{ kind: 'setMembers', entry, sets: regionKey(sets).split(',').filter(Boolean) }];
 }
 
+/** A new entry in a region, after the others. */
+export function addToRegion(diagram: Venn, region: string, name: string): { gesture: Gesture; id: string } {
+  const id = newId();
+  const { orders, rewrites } = placeAt(diagram, null, childrenOf(diagram, null).length);
+  const members = region === '' ? {} : { [id]: region.split(',') };
+  const entries = [createEntry({ id, name, order: orders[0]! })];
+  return { gesture: [...rewrites, { kind: 'addEntries', entries, links: [], branches: {}, only: {}, members }], id };
+}
+
 /**
  * Several lines pasted into a cell become entries after that one; what stands after a colon are sets where they are known by that name.
  * Pasted into an empty line they take its place. Null for a single line, which is pasted as text.
@@ -47,7 +57,7 @@ export function pasteItems(diagram: Diagram, at: string, text: string): { gestur
     // Words after a colon that are no sets belong to the name.
     const whole = told.trim() !== '' && sets.length === 0 ? line : name;
     if (sets.length > 0) members[id] = regionKey(new Set(sets)).split(',');
-    return createEntry({ id, name: whole.trim().slice(0, 400), order: orders[i]! });
+    return createEntry({ id, name: beginning(whole.trim(), 400), order: orders[i]! });
   });
   const empty = entry.name === '' && !own(diagram.venn.members, at);
   return {

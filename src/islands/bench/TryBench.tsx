@@ -1,0 +1,101 @@
+import '../shared/jitless';
+import { useEffect, useState } from 'react';
+import { openDiagram, type Diagram } from '../../core/model';
+import { api, ApiError } from '../shared/api';
+import { newId } from '../shared/ids';
+import { endTrying, keepTrying, tryingNow } from '../shared/trying';
+import { Body } from './Body';
+import { BenchContext, type BenchParts } from './context';
+import { focusFirst } from './outline-moves';
+import { createBench, type BenchStore } from './store';
+import type { Syncing } from './sync';
+import { createView } from './view';
+
+const signInPath = `/sign-in?to=${encodeURIComponent('/try?keep')}`;
+
+/** Work that is kept in this tab only. Files are made by the server, from what is kept there. */
+class Trying implements Syncing {
+  readonly id = 'try';
+  store: BenchStore | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+
+  add(): void {
+    this.timer ??= setTimeout(() => {
+      this.timer = null;
+      const { diagram, notify } = this.store!.getState();
+      if (!keepTrying(diagram)) notify(['This tab has no room for so much. Make an account to keep it.']);
+    }, 200);
+  }
+  flush(): Promise<void> {
+    return Promise.reject(
+      new ApiError('Files are made from what is kept. Choose “Keep it” first: your work comes along.', null),
+    );
+  }
+  retry(): void {
+    // Nothing waits to be sent.
+  }
+  end(): void {
+    if (this.timer) clearTimeout(this.timer);
+  }
+}
+
+async function keep(diagram: Diagram): Promise<void> {
+  const id = newId();
+  await api('/api/diagrams', { method: 'POST', body: { id, diagram } });
+  endTrying();
+  location.assign(`/diagrams/${id}`);
+}
+
+function opened(): BenchParts | null {
+  try {
+    const stored = tryingNow();
+    if (stored === null) return null;
+    const sync = new Trying();
+    const store = createBench(openDiagram(stored), sync);
+    sync.store = store;
+    focusFirst(store);
+    return { store, sync, view: createView() };
+  } catch {
+    return null;
+  }
+}
+
+/** The Bench for whoever is not signed in: everything works but what the server has to keep. */
+export function TryBench() {
+  const [parts] = useState(opened);
+  const [problem, setProblem] = useState<string | null>(null);
+  function keepIt() {
+    const { diagram } = parts!.store.getState();
+    keepTrying(diagram);
+    keep(diagram).catch((error: unknown) => {
+      if (error instanceof ApiError && error.status === 401) location.assign(signInPath);
+      else setProblem(error instanceof ApiError ? error.message : 'That did not work. Your work is still here.');
+    });
+  }
+  useEffect(() => {
+    if (parts && new URLSearchParams(location.search).has('keep')) keepIt();
+    // Once, when coming back from signing in.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  useEffect(() => {
+    if (!parts) location.replace('/');
+  }, [parts]);
+  if (!parts) return <p className="p-4 text-muted">To the front page …</p>;
+  return (
+    <BenchContext value={parts}>
+      <div className="flex h-dvh flex-col">
+        <div className="flex shrink-0 flex-wrap items-center gap-3 border-b border-brass bg-brasswash px-4 py-1.5">
+          <p className="flex-1" role="status">
+            {problem ?? 'You are trying it out: this is kept in this tab only.'}
+          </p>
+          <button className="button button-main" onClick={keepIt}>
+            Keep it
+          </button>
+        </div>
+        <div className="min-h-0 flex-1">
+          <Body />
+        </div>
+      </div>
+    </BenchContext>
+  );
+}

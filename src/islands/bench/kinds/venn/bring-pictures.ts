@@ -1,0 +1,35 @@
+import type { Command } from '../../../../core/edit';
+import { ApiError } from '../../../shared/api';
+import { bringPicture } from '../../../shared/bring-picture';
+import type { BenchStore } from '../../store';
+import { entryOfFile } from './entry-of-file';
+
+/** Brings picture files to the entries they are named after, a single one to the selected entry, and shows them; one step to undo. */
+export async function bringPictures(store: BenchStore, files: readonly File[]): Promise<void> {
+  const { diagram, notify, selected } = store.getState();
+  const unmatched: string[] = [];
+  const told: string[] = [];
+  const gesture: Command[] = [];
+  for (const file of files) {
+    const entry = entryOfFile(diagram, file.name) ?? (files.length === 1 ? selected : null);
+    if (entry === null) {
+      unmatched.push(file.name);
+      continue;
+    }
+    try {
+      gesture.push({ kind: 'setImage', id: entry, image: await bringPicture(file) });
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      told.push(`${file.name}: ${error.message}`);
+    }
+  }
+  const now = store.getState().diagram;
+  if (gesture.length > 0 && now.kind === 'venn' && now.venn.manner.content !== 'scattered')
+    gesture.push({ kind: 'setManner', patch: { content: 'scattered' } });
+  store.getState().perform(gesture);
+  if (unmatched.length > 0)
+    told.push(
+      `No entry is called like ${unmatched.slice(0, 3).join(', ')}${unmatched.length > 3 ? ' …' : ''}. Name the file as the entry, or select the entry and bring one picture.`,
+    );
+  if (told.length > 0) notify(told.slice(0, 4));
+}

@@ -1,0 +1,38 @@
+import type { Kind } from '../../core/kind';
+import type { Reading } from './useReading';
+
+const words: Partial<Record<Kind['id'], string>> = {
+  'org-chart': 'People, and who belongs to whom',
+  venn: 'Things, and the sets they are in',
+};
+
+/** Where no kind reads the list well: says so, and asks what it holds instead of drawing a wrong one. */
+export function AskWhat({
+  readings,
+  onChoose,
+}: {
+  readings: readonly Reading[];
+  onChoose: (kind: Kind['id']) => void;
+}) {
+  return (
+    <section aria-label="What does the list hold?" className="border border-brass bg-brasswash p-4">
+      <h2 className="mb-1 text-lg">What does the list hold?</h2>
+      <p className="mb-3">
+        Nothing in it tells for sure. Say what it is, or help it along: indent lines under the one they belong to, or
+        put a heading such as “Name” and “Reports to” over the columns.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {readings
+          .filter(({ fit }) => fit !== null)
+          .map(({ kind }) => (
+            <button key={kind.id} className="button" onClick={() => onChoose(kind.id)}>
+              {words[kind.id] ?? kind.name}
+            </button>
+          ))}
+      </div>
+      {readings.every(({ fit }) => fit === null) && (
+        <p className="text-muted">No kind of diagram can be made of it as it stands.</p>
+      )}
+    </section>
+  );
+}
