@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { request } from 'node:http';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 
@@ -28,6 +29,23 @@ export class Server {
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** A request as it stands, which no browser would send: any method, host and path. */
+  raw(
+    path: string,
+    { method = 'GET', headers = {}, body = '' }: { method?: string; headers?: Record<string, string>; body?: string },
+  ): Promise<{ status: number }> {
+    return new Promise((resolve, reject) => {
+      const sent = request({ host: '127.0.0.1', port: this.port, path, method, headers }, (answer) => {
+        answer.resume();
+        answer.on('end', () => resolve({ status: answer.statusCode ?? 0 }));
+        answer.on('error', reject);
+      });
+      // A door that closes early may break the line after it has answered.
+      sent.on('error', reject);
+      sent.end(body);
+    });
   }
 
   async run(): Promise<void> {

@@ -150,7 +150,13 @@ test('a picture is kept with its entry and leaves with the diagram', async ({ de
   await page
     .getByLabel('Picture files')
     .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
-  await expect(page.getByText('No entry is called like notes.png')).toBeVisible();
+  await expect(page.getByText(/notes\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
+  await page
+    .getByLabel('Picture files')
+    .setInputFiles(
+      ['notes.png', 'more.png'].map((name) => ({ name, mimeType: 'image/png', buffer: Buffer.from('no picture') })),
+    );
+  await expect(page.getByText('No entry is called like notes.png, more.png')).toBeVisible();
 });
 
 test('the whole job without a pointer', async ({ desk: page }) => {

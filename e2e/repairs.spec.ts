@@ -1,0 +1,263 @@
+import { readFile } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { box, crew, expect, kept, makeChart, nameCell, step, test } from './fixtures';
+
+test('without signing in: a list is drawn beside the words, one’s own is tried, arranged, and kept after making an account', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await browser.newPage({ baseURL: baseURL! });
+  await page.goto('/');
+  await expect(page.getByText('9 people', { exact: true })).toBeVisible();
+  await page.getByLabel('Your list').fill('Ada Quill\n    Bo Lin, Cook\n    Cy Dee');
+  await expect(page.getByText('3 people', { exact: true })).toBeVisible();
+  await page.getByLabel('Title of the diagram').fill('Kitchen');
+  await page.getByRole('button', { name: 'Make the org chart' }).click();
+  await expect(page.getByText('You are trying it out')).toBeVisible();
+  // The first cell has the focus: typing begins at once.
+  await expect(nameCell(page, 1)).toBeFocused();
+  await nameCell(page, 1).fill('Ada Quill-Ray');
+  await expect(box(page, 'Ada Quill-Ray')).toBeVisible();
+  await step(page, 'Hand out');
+  await page.getByRole('button', { name: 'Save PDF' }).click();
+  await expect(page.getByText('Choose “Keep it” first')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await expect(page.getByLabel('Mail address')).toBeFocused();
+  await page.getByRole('button', { name: 'I am new here: make an account' }).click();
+  await expect(page.getByLabel('Your name')).toBeFocused();
+  await page.getByLabel('Your name').fill('Ada');
+  await page.getByLabel('Mail address').fill(`${randomUUID()}@brackwater.example`);
+  await page.getByLabel('Password').fill('estuary-mud-9');
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page).toHaveURL(/\/diagrams\//);
+  await expect(box(page, 'Ada Quill-Ray')).toBeVisible();
+  await expect(page.getByLabel('Title of the diagram')).toHaveValue('Kitchen');
+  await page.close();
+});
+
+test('what was done can be undone after closing and opening the diagram, and done again', async ({ desk: page }) => {
+  await makeChart(page, crew, 4);
+  await nameCell(page, 2).fill('Ivo Changed');
+  await kept(page);
+  await page.getByLabel('Title of the diagram').fill('Autumn crew');
+  await kept(page);
+  await page.reload();
+  await expect(box(page, 'Ivo Changed')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Title of the diagram')).not.toHaveValue('Autumn crew');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(box(page, 'Ivo Marangoni')).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(box(page, 'Ivo Changed')).toBeVisible();
+});
+
+test('a change the server will never take is handed back with its reason; the rest is kept', async ({ desk: page }) => {
+  await makeChart(page, crew, 4);
+  await page.route('**/edits', async (route) => {
+    const sent = route.request().postData() ?? '';
+    if (!sent.includes('Too much')) return route.continue();
+    return route.fulfill({ status: 422, contentType: 'application/json', body: '{"message":"That cannot be kept."}' });
+  });
+  await nameCell(page, 2).fill('Too much');
+  await nameCell(page, 3).fill('Good');
+  const lost = page.getByRole('region', { name: 'Not kept' });
+  await expect(lost).toContainText('One change could not be kept. That cannot be kept.');
+  await lost.getByRole('button', { name: 'Copy what was not kept' }).click();
+  await expect(page.getByText('What was not kept is on the clipboard.')).toBeVisible();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('Too much');
+  await kept(page);
+  await page.reload();
+  await expect(box(page, 'Good')).toBeVisible();
+  await expect(box(page, 'Ivo Marangoni')).toBeVisible();
+});
+
+test('a browser that stores nothing: diagrams open, work is kept, and the foot says what is at risk', async ({
+  desk: page,
+}) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'indexedDB', {
+      value: {
+        open: () => {
+          throw new DOMException('no', 'SecurityError');
+        },
+      },
+    });
+  });
+  await makeChart(page, crew, 4);
+  await nameCell(page, 2).fill('Kept all the same');
+  await kept(page);
+  await expect(page.getByText('This browser stores nothing here')).toBeVisible();
+  await page.reload();
+  await expect(box(page, 'Kept all the same')).toBeVisible();
+});
+
+test('files dropped anywhere on the Bench are refused in words and never open in its place', async ({ desk: page }) => {
+  await makeChart(page, crew, 4);
+  const address = page.url();
+  await page.getByTestId('stage').evaluate((stage) => {
+    const data = new DataTransfer();
+    data.items.add(new File(['Name'], 'list.csv', { type: 'text/csv' }));
+    stage.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByText('To bring a newer list')).toBeVisible();
+  expect(page.url()).toBe(address);
+});
+
+test('the list as text indents by Tab, keeps the indent at Enter, and is left by Esc; a first child says why it stays', async ({
+  desk: page,
+}) => {
+  await page.goto('/start');
+  const area = page.getByLabel('Your list');
+  await area.click();
+  await page.keyboard.type('Ada Quill');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Bo Lin');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Cy Dee');
+  await page.keyboard.press('Shift+Tab');
+  await expect(area).toHaveValue('Ada Quill\n    Bo Lin\nCy Dee');
+  await page.keyboard.press('Escape');
+  await expect(area).not.toBeFocused();
+  await makeChart(page, crew, 4);
+  await nameCell(page, 2).focus();
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('“Ivo Marangoni” is the first here')).toBeVisible();
+  await page.keyboard.press('Alt+3');
+  await expect(page.locator('[data-panel]')).toBeFocused();
+});
+
+test('one title for head, sheet, Desk and file, until the sheet’s is parted; two of one name are numbered', async ({
+  desk: page,
+}) => {
+  for (const wanted of ['Crew list', 'Crew list (2)']) {
+    await page.goto('/start');
+    await page.getByLabel('Title of the diagram').fill('Crew list');
+    await page.getByLabel('Your list').fill(crew);
+    await page.getByRole('button', { name: 'Make the org chart' }).click();
+    await expect(page.getByLabel('Title of the diagram')).toHaveValue(wanted);
+  }
+  await page.getByLabel('Title of the diagram').fill('Spring crew');
+  await step(page, 'Notes');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Spring crew');
+  await page.getByLabel('Title', { exact: true }).fill('For the wall');
+  await expect(page.getByText('The sheet has a title of its own')).toBeVisible();
+  await page.getByRole('button', { name: 'Use that on the sheet too' }).click();
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Spring crew');
+  await step(page, 'Hand out');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save CSV' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('Spring crew.csv');
+  expect(await readFile(await file.path(), 'utf8')).toContain('Ivo Marangoni');
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Spring crew.*today \d\d:\d\d/ })).toBeVisible();
+});
+
+test('a list that nothing reads well is asked about instead of drawn', async ({ desk: page }) => {
+  await page.goto('/start');
+  await page.getByLabel('Your list').fill('12;13;14\n7|8;9\n3;4;5;6|7');
+  await expect(page.getByRole('region', { name: 'What does the list hold?' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Make/ })).toBeDisabled();
+});
+
+test('a name is typed into its region; pictures brought are shown; a colour picked is the colour drawn', async ({
+  desk: page,
+}) => {
+  await page.goto('/start');
+  await page.getByLabel('Your list').fill('curlew: mudflat, saltmarsh\ndunlin: mudflat\nskylark: saltmarsh');
+  await page.getByRole('button', { name: 'Make the Venn diagram' }).click();
+  await page.getByRole('button', { name: 'By region' }).click();
+  const first = page.getByLabel(/^New name: /).first();
+  await expect(first).toBeFocused();
+  await page.keyboard.type('knot');
+  await page.keyboard.press('Enter');
+  await expect(box(page, 'knot')).toBeVisible();
+  await expect(first).toHaveValue('');
+  await page.getByRole('button', { name: 'As grid' }).click();
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  await page.getByLabel('Picture files').setInputFiles({ name: 'knot.png', mimeType: 'image/png', buffer: png });
+  await expect(page.getByTestId('stage').locator('image')).toHaveCount(1);
+  await page.getByLabel('Colour of the set mudflat').fill('#3366aa');
+  await expect(page.getByTestId('stage').locator('path[fill="#3366aa"]').first()).toBeAttached();
+});
+
+test('signing out ends what the browser was told: streams, pages and pictures', async ({ desk: page }) => {
+  await makeChart(page, crew, 4);
+  const id = page.url().split('/').at(-1)!.split('?')[0]!;
+  const ended = page.evaluate(
+    (at) =>
+      new Promise((resolve) => {
+        const source = new EventSource(`/api/feed?at=${at}~window-x`);
+        source.onopen = () => ((window as unknown as { heard: boolean }).heard = true);
+        source.onerror = () => (source.close(), resolve('ended'));
+      }),
+    id,
+  );
+  await page.waitForFunction(() => (window as unknown as { heard?: boolean }).heard === true);
+  const gone = await page.evaluate(() =>
+    fetch('/api/session', { method: 'DELETE' }).then((answer) => answer.headers.get('clear-site-data')),
+  );
+  expect(gone).toBe('"cache"');
+  expect(await ended).toBe('ended');
+  for (const path of ['', '/edits', '/picture', '/hand-out?format=pdf'])
+    expect((await page.request.get(`/api/diagrams/${id}${path}`)).status()).toBe(401);
+});
+
+test('a password is changed from the Desk', async ({ desk: page }) => {
+  await page.getByRole('button', { name: 'Password' }).click();
+  await page.getByLabel('The present one').fill('wrong');
+  await page.getByLabel(/^The new one/).fill('another-tide-2');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByRole('alert')).toHaveText('The present password is not right.');
+  await page.getByLabel('The present one').fill('tide-table-1');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText('The password was changed.')).toBeVisible();
+});
+
+test('at the doors: odd addresses, hosts, methods and bodies get words, never a 500', async ({
+  desk: page,
+  server,
+  baseURL,
+}) => {
+  await makeChart(page, crew, 4);
+  const id = page.url().split('/').at(-1)!.split('?')[0]!;
+  const cookies = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+  const status = async (
+    path: string,
+    init: { method?: string; headers?: Record<string, string>; body?: string } = {},
+  ) => (await server.raw(path, { ...init, headers: { cookie: cookies, ...init.headers } })).status;
+  for (const since of ['1.5', '1e10', '-1', 'x', '%00'])
+    expect(await status(`/api/diagrams/${id}/edits?since=${since}`), since).toBe(400);
+  expect(await status(`/api/diagrams/${id}/edits?since=0`)).toBe(200);
+  expect(await status('/api/diagrams/a%00b')).toBe(400);
+  expect(await status('/api/diagrams/%ff')).toBe(400);
+  expect(await status('/api/diagrams/constructor/edits')).toBe(404);
+  expect(await status('/', { method: 'TRACE' })).toBe(405);
+  expect(await status('/', { headers: { host: 'elsewhere.example' } })).toBe(421);
+  const json = { origin: baseURL!, 'content-type': 'application/json' };
+  expect(await status('/api/session', { method: 'POST', headers: json, body: '['.repeat(200_000) })).toBe(413);
+  expect(await status('/api/session', { method: 'POST', headers: json, body: '['.repeat(3000) })).toBe(422);
+  for (const body of [
+    '{"base":99999999999,"gestures":[]}',
+    '{"base":0,"gestures":[{"id":"12345678","commands":[{"kind":"rename","id":"e1","name":"\\ud800"}]}]}',
+    '{"base":0,"gestures":[{"id":"12345678","commands":[{"kind":"rename","id":"__proto__","name":"x"}]}]}',
+    '{"base":0,"gestures":[{"id":"12345678","commands":[{"kind":"setTitle","title":"\\u0000"}]}]}',
+  ])
+    expect(await status(`/api/diagrams/${id}/edits`, { method: 'POST', headers: json, body }), body).toBe(422);
+  const title = `${'x'.repeat(79)}😀 end`;
+  const body = JSON.stringify({ base: 0, gestures: [{ id: randomUUID(), commands: [{ kind: 'setTitle', title }] }] });
+  expect(await status(`/api/diagrams/${id}/edits`, { method: 'POST', headers: json, body })).toBe(200);
+  expect(await status(`/api/diagrams/${id}/hand-out?format=txt`)).toBe(200);
+  // Feeds that are asked for by HEAD or given up at once leave nobody behind.
+  for (let i = 0; i < 5; i++) expect(await status(`/api/feed?at=${id}~window-${i}`, { method: 'HEAD' })).toBe(200);
+  await page.reload();
+  await expect(page.getByText(/^All kept/)).toBeVisible();
+  await expect(page.getByText(/Also here/)).toHaveCount(0);
+});
