@@ -6,7 +6,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { parseArgs } from 'node:util';
+import { isDeepStrictEqual, parseArgs } from 'node:util';
 import pg from 'pg';
 import { applyGesture, type Command } from '../src/core/edit';
 import type { Diagram } from '../src/core/model';
@@ -211,14 +211,14 @@ const { rows } = await pool.query<{ gesture: string }>('select gesture from edit
 ]);
 const logged = rows.map(({ gesture }) => gesture);
 const stored = (await ask<{ diagram: Diagram }>(`/api/diagrams/${id}`)).diagram;
-const sorted = (diagram: Diagram) =>
-  JSON.stringify(Object.entries(diagram.entries).sort(([a], [b]) => (a < b ? -1 : 1)));
 const all = windows.flatMap(({ done }) => [...done.keys()]);
 const lost = all.filter((gesture) => !logged.includes(gesture)).length;
 const added = windows.flatMap(({ done }) => [...done.values()]).filter(({ kind }) => kind === 'addEntries').length;
 const doubled =
   logged.length - new Set(logged).size + Math.max(0, Object.keys(stored.entries).length - firstCount() - added);
-const stale = windows.filter(({ diagram, save }) => save.state !== 'kept' || sorted(diagram) !== sorted(stored)).length;
+const stale = windows.filter(
+  ({ diagram, save }) => save.state !== 'kept' || !isDeepStrictEqual(diagram.entries, stored.entries),
+).length;
 const refused = windows.reduce((sum, open) => sum + open.refused, 0);
 const health = await ask<{ restarts: number }>('/api/health');
 console.log(

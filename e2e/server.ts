@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { request } from 'node:http';
+import { request, type IncomingHttpHeaders } from 'node:http';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 
@@ -35,11 +35,11 @@ export class Server {
   raw(
     path: string,
     { method = 'GET', headers = {}, body = '' }: { method?: string; headers?: Record<string, string>; body?: string },
-  ): Promise<{ status: number }> {
+  ): Promise<{ status: number; headers: IncomingHttpHeaders }> {
     return new Promise((resolve, reject) => {
       const sent = request({ host: '127.0.0.1', port: this.port, path, method, headers }, (answer) => {
         answer.resume();
-        answer.on('end', () => resolve({ status: answer.statusCode ?? 0 }));
+        answer.on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers }));
         answer.on('error', reject);
       });
       // A door that closes early may break the line after it has answered.
