@@ -191,7 +191,12 @@ for (let round = 1; round <= rounds; round++) {
   const pid = Number(
     readFileSync(isServer ? `${folder}/server.pid` : `${cluster}/data/postmaster.pid`, 'utf8').split('\n')[0],
   );
-  process.kill(pid, 'SIGKILL');
+  try {
+    process.kill(pid, 'SIGKILL');
+  } catch {
+    console.log(`round ${round}: the ${isServer ? 'server' : 'database'} had not come back yet`);
+    continue;
+  }
   console.log(
     `round ${round}: ${isServer ? 'server' : 'database'} killed, ${windows.reduce((sum, { done }) => sum + done.size, 0)} edits so far`,
   );
