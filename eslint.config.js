@@ -6,7 +6,10 @@ import { ownProperty } from './scripts/lint/own-property.js';
 export default ts.config(
   { ignores: ['dist', '.astro', '.data', '.test', 'node_modules', '**/*.astro', '*.cjs'] },
   js.configs.recommended,
-  { files: ['*.config.*'], languageOptions: { globals: { process: 'readonly' } } },
+  {
+    files: ['*.config.*', '**/*.mjs'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly' } },
+  },
   ...ts.configs.strict,
   {
     files: ['**/*.{ts,tsx}'],

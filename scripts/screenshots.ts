@@ -13,11 +13,16 @@ page.on('pageerror', (error) => console.error('page:', error.message));
 const shot = (name: string) => page.screenshot({ path: `${folder}/${name}.png` });
 
 await page.goto(address);
+await page.getByText('9 people').waitFor();
+await page.waitForTimeout(600);
+await shot('front');
+await page.goto(`${address}/sign-in`);
 await page.getByLabel('Mail address').fill(demoAccounts[0].email);
 await page.getByLabel('Password').fill(demoAccounts[0].password);
 await page.getByRole('button', { name: 'Sign in' }).click();
 await page.getByRole('heading', { name: 'What is on your list?' }).waitFor();
 await page.waitForLoadState('networkidle');
+await page.waitForTimeout(6000);
 await shot('desk');
 
 await page.goto(`${address}/start`);

@@ -61,8 +61,8 @@ const server = createServer((request, response) => {
   }
   // Only a balancer of ours may say where a request comes from; its own entry is the last one.
   const source = behindProxy ? list(String(request.headers['x-forwarded-for'] ?? '')).at(-1) : undefined;
-  for (const name of Object.keys(request.headers)) if (name.startsWith('x-forwarded')) delete request.headers[name];
-  if (source) request.headers['x-forwarded-for'] = source;
+  const plain = Object.entries(request.headers).filter(([name]) => !name.startsWith('x-forwarded'));
+  request.headers = { ...Object.fromEntries(plain), ...(source && { 'x-forwarded-for': source }) };
   if (ending) response.setHeader('connection', 'close');
   handler(request, response);
 });

@@ -3,10 +3,9 @@ import { z } from 'zod';
 import { many, maybeOne, run, sql, withTransaction, type Connection } from './database';
 import { drawSoon } from './drawing';
 import { notFound, writeIndex } from './diagrams';
-import { applyBatch } from './work/apply';
+import { applyBatch, type AppliedBatch, type ApplyInput } from './work/apply';
 import type { AdmittedBatch } from './work/admit';
 import { work } from './work/pool';
-import type { AppliedBatch, ApplyInput } from './work/tasks';
 
 /** What became of one gesture; asked again, the same is answered. */
 export type Outcome =

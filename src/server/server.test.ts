@@ -32,7 +32,6 @@ import { drawingOf, drawNow } from './drawing';
 import { editsSince, ownSteps, pageText, submitBatch } from './edits';
 import { migrate } from './migrate';
 import { admitted, type Batch } from './work/admit';
-import { endVisit, othersHere, renewVisit } from './visits';
 
 const address = process.env.TEST_DATABASE_URL;
 let pool: pg.Pool;
@@ -407,53 +406,6 @@ describe.skipIf(!address)('the server on a real database', () => {
         vennOf(2, [1, 3], (i) => ['Sandpiper of the north', 'Ruff'][i]!),
       );
       expect(await searchEntries(pool, bo.id, 'sandpiper')).toMatchObject([{ diagram: id, entry: 'e0' }]);
-    });
-  });
-
-  describe('who else is here', () => {
-    it('names the others once each, and oneself only for another window', async () => {
-      const id = await stored(ada);
-      const [mine, mineToo, his, hisToo] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
-      await renewVisit(pool, mine, id, ada.id);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
-      for (const visit of [his, hisToo]) await renewVisit(pool, visit, id, bo.id);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([{ name: 'Bo Lin', own: false }]);
-      await renewVisit(pool, mineToo, id, ada.id);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([
-        { name: 'Bo Lin', own: false },
-        { name: 'Ada Quill', own: true },
-      ]);
-      await endVisit(pool, his, id);
-      await endVisit(pool, mineToo, id);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([{ name: 'Bo Lin', own: false }]);
-      await endVisit(pool, hisToo, id);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
-    });
-    it('a visit of a process that died is over after a minute, and one on another diagram does not count', async () => {
-      const [id, other] = [await stored(ada), await stored(ada)];
-      const [mine, lost, elsewhere] = [randomUUID(), randomUUID(), randomUUID()];
-      await renewVisit(pool, mine, id, ada.id);
-      await renewVisit(pool, lost, id, bo.id);
-      await renewVisit(pool, elsewhere, other, bo.id);
-      await pool.query("update visit set seen_at = now() - interval '61 seconds' where id = $1", [lost]);
-      expect(await othersHere(pool, mine, id, ada.id)).toEqual([]);
-      await renewVisit(pool, lost, id, bo.id);
-      expect(await othersHere(pool, mine, id, ada.id)).toHaveLength(1);
-    });
-    it('other windows are told of a visit once, when it begins and when it ends', async () => {
-      const id = await stored(ada);
-      const heard: string[] = [];
-      const client = new pg.Client({ connectionString: address });
-      await client.connect();
-      client.on('notification', ({ payload }) => payload?.includes(id) && heard.push(payload));
-      await client.query('listen diagram');
-      const visit = randomUUID();
-      await renewVisit(pool, visit, id, ada.id);
-      await renewVisit(pool, visit, id, ada.id);
-      await endVisit(pool, visit, id);
-      await endVisit(pool, visit, id);
-      await expect.poll(() => heard).toEqual(Array(2).fill(JSON.stringify({ id, visits: true })));
-      await client.end();
     });
   });
 });

@@ -1,7 +1,24 @@
 import { applyGesture, Command } from '../../core/edit';
 import { brokenReferences, Diagram, openDiagram, own, type Entry } from '../../core/model';
 import { z } from 'zod';
-import type { AppliedBatch, ApplyInput, GestureOutcome } from './tasks';
+
+export interface ApplyInput {
+  readonly body: string;
+  readonly gestures: readonly { readonly commands: string }[];
+}
+
+export type GestureOutcome =
+  { readonly ok: true; readonly inverse: string | null } | { readonly ok: false; readonly reason: string };
+
+export interface AppliedBatch {
+  /** The new body as JSON; null where nothing changed. */
+  readonly body: string | null;
+  readonly title: string;
+  readonly entryCount: number;
+  /** One for each gesture, in order. */
+  readonly outcomes: readonly GestureOutcome[];
+  readonly index: IndexChanges;
+}
 
 /** An inverse longer than this is not kept: such a step cannot be undone after the diagram was closed. */
 const longestInverse = 2_000_000;

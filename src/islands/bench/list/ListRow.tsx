@@ -70,7 +70,7 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
         <span
           key={column}
           role="gridcell"
-          className={`flex min-w-0 ${i === 0 ? 'flex-[1.7]' : 'flex-1 border-l border-hair'}`}
+          className={`flex min-w-0 ${i === 0 ? 'flex-[2.2]' : 'flex-1 border-l border-hair'}`}
           style={i === 0 ? { paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx } : undefined}
         >
           <input
@@ -82,6 +82,7 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
             }
             className={`h-full w-full min-w-0 bg-transparent px-1 -outline-offset-2 ${i === 0 ? 'font-semibold' : 'text-sm text-muted'} ${entry.role === 'vacancy' && i === 0 ? 'italic' : ''}`}
             data-column={i}
+            title={i === 0 ? entry.name : (entry.details[i - 1] ?? '')}
             value={i === 0 ? entry.name : (entry.details[i - 1] ?? '')}
             placeholder={i === 0 ? 'Name' : ''}
             onChange={(event) => change(i, event.target.value)}

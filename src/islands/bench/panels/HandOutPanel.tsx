@@ -108,11 +108,7 @@ export function HandOutPanel() {
       </div>
       <div className={row}>
         <span>
-          <strong>The list</strong>{' '}
-          <span className="block text-sm text-muted">
-            CSV for a spreadsheet, or text. In CSV, cells that a spreadsheet would run as formulas get an apostrophe in
-            front
-          </span>
+          <strong>The list</strong> <span className="block text-sm text-muted">CSV for a spreadsheet, or text</span>
         </span>
         <span className="flex gap-1">
           <button className="button" disabled={busy} onClick={() => void save('csv', 'CSV')}>
@@ -123,6 +119,9 @@ export function HandOutPanel() {
           </button>
         </span>
       </div>
+      <p className="mt-1 text-sm text-muted">
+        In the CSV a cell that a spreadsheet would run as a formula gets an apostrophe in front.
+      </p>
       <h2 className="label mt-5 mb-2 font-sans">On paper and elsewhere</h2>
       <div className="flex flex-wrap gap-2">
         <button className="button" disabled={busy} onClick={() => void print()}>

@@ -98,7 +98,9 @@ function Band({
           <span className="text-sm text-muted">{band.count}</span>
         </span>
         {size > 34 && (
-          <span className={`block pr-1 text-[12px] leading-tight text-muted ${down && size > 52 ? '' : 'truncate'}`}>
+          <span
+            className={`block pr-1 text-[12px] leading-tight text-muted ${down ? (size > 52 ? '' : 'line-clamp-2') : 'truncate'}`}
+          >
             {name}
           </span>
         )}

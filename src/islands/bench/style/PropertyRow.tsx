@@ -42,7 +42,7 @@ export const rows: readonly Row[] = [
 ];
 
 const origins: Record<Origin | 'several', string> = {
-  look: 'as the look has it',
+  look: 'from the look',
   everything: 'set for everything',
   tier: 'set for the tier',
   role: 'set for the role',

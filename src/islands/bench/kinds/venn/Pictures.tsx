@@ -51,7 +51,7 @@ export function Pictures() {
         title="Take the picture of the selected entry out"
         onClick={() => selected && store.getState().perform([{ kind: 'setImage', id: selected, image: null }])}
       >
-        Without picture
+        No picture
       </button>
     </>
   );
