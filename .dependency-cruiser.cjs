@@ -43,7 +43,10 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '(\\.test\\.ts$|^src/core/testing/)' },
-      to: { path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak|damerau-levenshtein)/))', dependencyTypesNot: ['type-only'] },
+      to: {
+        path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak|damerau-levenshtein)/))',
+        dependencyTypesNot: ['type-only'],
+      },
     },
     {
       name: 'core-has-no-node',

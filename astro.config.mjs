@@ -15,7 +15,19 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
-    ssr: { external: ['@resvg/resvg-js', '@node-rs/argon2', 'fontkit', 'pdfkit', 'subset-font', 'pg', 'piscina', 'sharp', 'rate-limiter-flexible'] },
+    ssr: {
+      external: [
+        '@napi-rs/canvas',
+        '@node-rs/argon2',
+        'fontkit',
+        'pdfkit',
+        'subset-font',
+        'pg',
+        'piscina',
+        'sharp',
+        'rate-limiter-flexible',
+      ],
+    },
     build: { chunkSizeWarningLimit: 2500 },
   },
 });

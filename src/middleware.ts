@@ -2,7 +2,11 @@ import { defineMiddleware } from 'astro:middleware';
 import { accountOfSession, sessionHash } from './server/accounts';
 import { database } from './server/database';
 import { errorAnswer, json } from './server/requests';
+import { warmWorkers } from './server/work/pool';
 import { sessionCookie } from './server/session-cookie';
+
+// Once, when the application is loaded.
+setTimeout(warmWorkers, 300);
 
 /** Paths that answer without a sign-in. */
 const open = new Set(['/', '/start', '/try', '/sign-in', '/api/session', '/api/accounts', '/api/health']);

@@ -1,31 +1,123 @@
-import { renderAsync } from '@resvg/resvg-js';
-import type { Scene } from '../../core/scene';
-import { faceFiles } from '../font-files';
-import { fontPath } from '../fonts';
-import { noImages } from '../images';
-import { svgOf } from '../svg/svg';
+import { createCanvas, GlobalFonts, loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
+import sharp from 'sharp';
 import type { Face } from '../../core/measure';
+import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
+import { fontPath } from '../fonts';
+import { noImages, type ImageFiles } from '../images';
 
 /** Pictures are made no larger than this on either side. */
 export const mostPixels = 16_000;
 
-/** The Scene as PNG at a resolution in dots per inch (96: one pixel a CSS px). Throws a RangeError with words for people where it would be too large. */
-export async function pngOf(scene: Scene, dotsPerInch = 192, images = noImages): Promise<Buffer> {
+type Pictures = ReadonlyMap<string, Image>;
+/** One short handler a primitive; a new primitive fails to compile until it is drawn here. */
+type Handlers = {
+  [K in Primitive['type']]: (to: SKRSContext2D, one: Extract<Primitive, { type: K }>, pictures: Pictures) => void;
+};
+
+const registered = new Set<Face>();
+function setFont(to: SKRSContext2D, face: Face, size: number): void {
+  if (!registered.has(face)) {
+    GlobalFonts.registerFromPath(fontPath(face), `dendrotax-${face}`);
+    registered.add(face);
+  }
+  to.font = `${size}px dendrotax-${face}`;
+}
+const dash = (to: SKRSContext2D, width: number, on: boolean) => to.setLineDash(on ? [...dashPattern(width)] : []);
+
+function setRun(to: SKRSContext2D, text: string, face: Face, size: number, x: number, y: number): void {
+  setFont(to, face, size);
+  to.fillText(text, x, y);
+}
+
+const handlers: Handlers = {
+  image(to, { image, x, y, width, height }, pictures) {
+    const picture = pictures.get(image);
+    if (picture) return to.drawImage(picture, x, y, width, height);
+    to.setLineDash([]);
+    to.lineWidth = 0.75;
+    to.strokeStyle = '#888888';
+    to.strokeRect(x, y, width, height);
+  },
+  box(to, box) {
+    const path = new Path2D(boxOutline(box));
+    to.fillStyle = box.fill;
+    to.fill(path);
+    if (box.strokeWidth <= 0) return;
+    dash(to, box.strokeWidth, box.dashed);
+    to.lineWidth = box.strokeWidth;
+    to.strokeStyle = box.stroke;
+    to.stroke(path);
+  },
+  path(to, one) {
+    const path = new Path2D(one.d);
+    if (one.fill) {
+      to.fillStyle = one.fill;
+      to.fill(path, 'evenodd');
+    }
+    if (one.strokeWidth <= 0) return;
+    dash(to, one.strokeWidth, one.dashed);
+    to.lineWidth = one.strokeWidth;
+    to.strokeStyle = one.stroke;
+    to.stroke(path);
+  },
+  curvedText(to, { glyphs, size, fill }) {
+    to.fillStyle = fill;
+    for (const { text, face, x, y, turn } of glyphs) {
+      to.save();
+      to.translate(x, y);
+      to.rotate((turn * Math.PI) / 180);
+      setRun(to, text, face, size, 0, 0);
+      to.restore();
+    }
+  },
+  text(to, text) {
+    let x = text.x;
+    to.fillStyle = text.fill;
+    for (const run of text.runs) {
+      setRun(to, run.text, run.face, text.size, x, text.y);
+      x += run.width;
+    }
+  },
+};
+const draw = (to: SKRSContext2D, one: Primitive, pictures: Pictures): void =>
+  (handlers[one.type] as (to: SKRSContext2D, one: Primitive, pictures: Pictures) => void)(to, one, pictures);
+
+/**
+ * The Scene as PNG at a resolution in dots per inch (96: one pixel a CSS px), which the file carries. Throws a RangeError with words for people where it
+ * would be too large. Text is set run by run at the places it was measured for, without ligatures.
+ */
+export async function pngOf(scene: Scene, dotsPerInch = 192, images: ImageFiles = noImages): Promise<Buffer> {
+  const { sheet, drawing } = scene;
   const zoom = dotsPerInch / 96;
-  const largest = Math.max(scene.sheet.width, scene.sheet.height) * zoom;
+  const largest = Math.max(sheet.width, sheet.height) * zoom;
   if (largest > mostPixels) {
-    const fit = Math.floor((mostPixels / Math.max(scene.sheet.width, scene.sheet.height)) * 96);
+    const fit = Math.floor((mostPixels / Math.max(sheet.width, sheet.height)) * 96);
     throw new RangeError(
       `At ${dotsPerInch} dpi the picture would be ${Math.round(largest)} pixels long; the most is ${mostPixels}. Choose ${fit} dpi or less, or a smaller sheet.`,
     );
   }
-  const image = await renderAsync(svgOf(scene, { fontCss: '', images }), {
-    fitTo: { mode: 'zoom', value: zoom },
-    font: {
-      loadSystemFonts: false,
-      fontFiles: (Object.keys(faceFiles) as Face[]).map(fontPath),
-      defaultFontFamily: 'Atkinson Hyperlegible Next',
-    },
-  });
-  return image.asPng();
+  const [width, height] = [Math.round(sheet.width * zoom), Math.round(sheet.height * zoom)];
+  const canvas = createCanvas(width, height);
+  const to = canvas.getContext('2d');
+  const pictures = new Map<string, Image>();
+  for (const [id, { bytes }] of images) pictures.set(id, await loadImage(Buffer.from(bytes)));
+  to.fontKerning = 'normal';
+  // Letters that are spaced, however little, are not joined.
+  to.letterSpacing = '0.0001px';
+  to.scale(zoom, zoom);
+  to.fillStyle = sheet.ground;
+  to.fillRect(0, 0, sheet.width, sheet.height);
+  for (const { children } of scene.notes) for (const one of children) draw(to, one, pictures);
+  to.translate(drawing.x, drawing.y);
+  to.scale(drawing.scale, drawing.scale);
+  for (const { x, y, children } of scene.groups) {
+    to.save();
+    to.translate(x, y);
+    for (const one of children) draw(to, one, pictures);
+    to.restore();
+  }
+  return sharp(canvas.data(), { raw: { width, height, channels: 4 } })
+    .withMetadata({ density: dotsPerInch })
+    .png({ compressionLevel: 6 })
+    .toBuffer();
 }

@@ -1,4 +1,5 @@
 import { Piscina } from 'piscina';
+import { createEntry, diagramOf } from '../../core/model';
 import { log } from '../log';
 import { Refusal } from '../refusal';
 import type { TaskInput, TaskName, TaskResult } from './tasks';
@@ -29,6 +30,17 @@ function workers(): Piscina {
     pool.on('error', (error: unknown) => log('worker', error));
   }
   return pool;
+}
+
+/** Lets a worker load what drawing needs before anybody waits for it. */
+export function warmWorkers(): void {
+  if (!process.env.DENDROTAX_WORKER) return;
+  const entry = createEntry({ id: 'e1', name: 'Ada', order: 'V' });
+  const body = JSON.stringify(diagramOf('org-chart', '', [entry]));
+  for (const format of ['pdf', 'png', 'svg'] as const)
+    work('warming', 'handOut', { body, format, dotsPerInch: 96, pictures: [] }).catch((error: unknown) =>
+      log('warming', error),
+    );
 }
 
 export async function endWorkers(): Promise<void> {
