@@ -7,6 +7,7 @@ import { hierarchy, tree as d3tree } from 'd3-hierarchy';
 import { tidyTree } from '../src/core/arrange';
 import { draw } from '../src/core/kind';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { measureHandOut } from './hand-out';
 import { measureScale } from './scale';
 import { chain, organisation, star, type BenchTree } from './trees';
 
@@ -113,6 +114,9 @@ for (const n of [500, 5000]) {
 table(rows);
 
 measureScale();
+
+console.log('\nFiles\n');
+for (const line of await measureHandOut()) console.log(line);
 
 if (process.argv.includes('browser')) {
   const { measureBrowser } = await import('./browser');

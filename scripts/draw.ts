@@ -6,7 +6,8 @@ import { createDiagram, finding, type Diagram, type Finding } from '../src/core/
 import { decodeList, pictureFileOf, type ReadResult } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { formats, isFormat } from '../src/export/formats';
-import { imageSize, pictureId, type ImageFile, type ImageFiles } from '../src/export/images';
+import { cleanPicture, PictureFault } from '../src/export/clean-picture';
+import { pictureId, type ImageFile, type ImageFiles } from '../src/export/images';
 
 const usage = `bin/draw LIST [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
               [--direction down|right] [--lowest row|column] [--curves equal|circles|ellipses] [--content names|scattered|counts|blank]
@@ -115,21 +116,27 @@ async function withPictures(
   for (const entry of Object.values(diagram.entries)) {
     const file = pictureFileOf(entry.fields);
     const bytes = file === null ? null : await readFile(join(folder, file)).catch(() => null);
-    const size = bytes && imageSize(bytes);
-    if (file !== null && !size) {
-      const message = `${entry.name}: the picture ${file} ${bytes ? 'is no PNG or JPEG' : 'is not beside the list'}.`;
+    const picture = bytes && (await cleanPicture(bytes).catch((error: unknown) => fault(error)));
+    if (file !== null && !picture) {
+      const message = `${entry.name}: the picture ${file} ${bytes ? 'is no PNG, JPEG, WebP or GIF that can be read' : 'is not beside the list'}.`;
       missing.push(finding('no-picture', 'warning', message, { entries: [entry.id] }));
     }
-    if (!bytes || !size) {
+    if (!picture) {
       entries[entry.id] = entry;
       continue;
     }
-    const { mime, width, height } = size;
-    const id = pictureId(bytes);
-    images.set(id, { mime, bytes });
+    const { width, height } = picture;
+    const id = pictureId(picture.bytes);
+    images.set(id, picture);
     entries[entry.id] = { ...entry, image: { id, width, height } };
   }
   return { diagram: { ...diagram, entries }, images, missing };
+}
+
+/** A picture that cannot be read is told; any other fault is ours. */
+function fault(error: unknown): null {
+  if (error instanceof PictureFault) return null;
+  throw error;
 }
 
 const curves = { equal: 'equal', circles: 'scaled-circles', ellipses: 'scaled-ellipses' } as const;

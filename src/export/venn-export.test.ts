@@ -5,7 +5,7 @@ import { draw } from '../core/kind';
 import type { Venn } from '../core/model';
 import { vennOf } from '../core/testing/arbitrary-venn';
 import { embeddedFontCss } from './fonts';
-import { imagesIn, imageSize, pictureId, type ImageFiles } from './images';
+import { imagesIn, pictureId, type ImageFiles } from './images';
 import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
 import { svgOf } from './svg/svg';
@@ -88,17 +88,4 @@ describe('pictures', () => {
     const listed = execFileSync('pdfimages', ['-list', '-'], { input: await pdfOf(scene, images) }).toString();
     expect(listed).toMatch(/image\s+80\s+40/);
   });
-  it('have their kind and size told from their head', () => {
-    expect(imageSize(red)).toEqual({ mime: 'image/png', width: 80, height: 40 });
-    const jpeg = Buffer.from([
-      0xff, 0xd8, 0xff, 0xe0, 0x00, 0x04, 0x00, 0x00, 0xff, 0xc0, 0x00, 0x11, 0x08, 0x00, 0x1e, 0x00, 0x28, 0x03,
-    ]);
-    expect(imageSize(jpeg)).toEqual({ mime: 'image/jpeg', width: 40, height: 30 });
-  });
-  it.each([
-    ['text', Buffer.from('a list, not a picture')],
-    ['nothing', Buffer.alloc(0)],
-    ['a PNG that breaks off', red.subarray(0, 20)],
-    ['a JPEG without a frame', Buffer.from([0xff, 0xd8, 0xff, 0xd9])],
-  ])('%s is no picture', (_, bytes) => expect(imageSize(bytes)).toBeNull());
 });
