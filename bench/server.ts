@@ -71,7 +71,7 @@ async function fiftyEditors(entries: number): Promise<void> {
     await wait(i * 20);
     for (let n = 0; performance.now() < until; n++) {
       const commands = [{ kind: 'rename', id: `e${i}`, name: `Editor ${i}, ${n}` }];
-      const body = { base, gestures: [{ id: `g-${i}-${n}`, commands }] };
+      const body = { base, gestures: [{ id: `editor-${i}-${n}`, commands }] };
       const told = await session.ask(`/api/diagrams/${id}/edits`, 'POST', body);
       times.push(told.ms);
       base = (JSON.parse(told.text) as { revision: number }).revision;
@@ -142,9 +142,7 @@ async function desk(): Promise<void> {
     id: string;
   }[];
   const began = performance.now();
-  const pictures = await Promise.all(
-    listed.slice(0, 12).map(({ id }) => session.ask(`/api/diagrams/${id}/picture`)),
-  );
+  const pictures = await Promise.all(listed.slice(0, 12).map(({ id }) => session.ask(`/api/diagrams/${id}/picture`)));
   const digest = createHash('sha256').update(pictures[0]!.text).digest('hex').slice(0, 6);
   console.log(`The first twelve of its pictures: ${(performance.now() - began).toFixed(0)} ms (${digest})`);
 }

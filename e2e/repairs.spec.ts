@@ -164,6 +164,16 @@ test('a list that nothing reads well is asked about instead of drawn', async ({ 
   await expect(page.getByRole('button', { name: /^Make/ })).toBeDisabled();
 });
 
+test('several guesses are said yes to in one gesture', async ({ desk: page }) => {
+  await page.goto('/start');
+  await page
+    .getByLabel('Your list')
+    .fill('Name;Reports to\nAdaeze Okonkwo;\nPer Lindgren;A. Okonkwo\nRin Takeda;P. Lindgren\nTuva Nilsen;R. Takeda');
+  await page.getByRole('button', { name: 'Yes to all 3' }).click();
+  await expect(page.getByText('4 people in 4 tiers')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Yes', exact: true })).toHaveCount(0);
+});
+
 test('a name is typed into its region; pictures brought are shown; a colour picked is the colour drawn', async ({
   desk: page,
 }) => {

@@ -4,6 +4,7 @@ import { many, maybeOne, run, sql, withTransaction, type Connection } from './da
 import { drawSoon } from './drawing';
 import { notFound, writeIndex } from './diagrams';
 import { applyBatch, type AppliedBatch, type ApplyInput } from './work/apply';
+import { Together } from './together';
 import type { AdmittedBatch } from './work/admit';
 import { work } from './work/pool';
 
@@ -47,17 +48,40 @@ export async function submitBatch(
   id: string,
   batch: AdmittedBatch,
 ): Promise<BatchAnswer> {
-  const answer = await withTransaction(pool, async (tx) => {
+  return queueOf(`${account} ${id}`).add(batch, (batches) => submitTogether(pool, account, id, batches));
+}
+
+/** Batches for one diagram that come while others are written wait and are then written together: the diagram is read and written once for all. */
+const queues = new Map<string, Together<AdmittedBatch, BatchAnswer>>();
+function queueOf(key: string): Together<AdmittedBatch, BatchAnswer> {
+  const known = queues.get(key);
+  if (known) return known;
+  const queue = new Together<AdmittedBatch, BatchAnswer>(() => queues.delete(key));
+  queues.set(key, queue);
+  return queue;
+}
+
+async function submitTogether(
+  pool: pg.Pool,
+  account: string,
+  id: string,
+  batches: readonly AdmittedBatch[],
+): Promise<BatchAnswer[]> {
+  const gestures = batches.flatMap((batch) => batch.gestures);
+  const { answers, changed } = await withTransaction(pool, async (tx) => {
     const row = await maybeOne(
       tx,
       Stored,
       sql`select body::text as body, revision from diagram where id = ${id} and owner = ${account} for update`,
     );
     if (!row) throw notFound();
-    const known = await knownOutcomes(tx, id, batch);
-    const fresh = batch.gestures.filter(
-      (gesture, i) => !known.has(gesture.id) && batch.gestures.findIndex((one) => one.id === gesture.id) === i,
-    );
+    const known = await knownOutcomes(tx, id, gestures);
+    const met = new Set<string>();
+    const fresh = gestures.filter((gesture) => {
+      const again = known.has(gesture.id) || met.has(gesture.id);
+      met.add(gesture.id);
+      return !again;
+    });
     let revision = row.revision;
     if (fresh.length > 0) {
       const applied = await apply(account, { body: row.body, gestures: fresh });
@@ -79,18 +103,20 @@ export async function submitBatch(
       if (applied.body !== null || kept.length > 0)
         await write(tx, { id, account, revision, applied, kept, body: applied.body ?? row.body });
     }
-    const sent = new Set(batch.gestures.map((gesture) => gesture.id));
-    const page = await pageSince(tx, id, Math.min(batch.base, revision), revision);
-    return {
-      ...page,
-      edits: page.edits.map((edit) => (sent.has(edit.id) ? { ...edit, commands: null } : edit)),
-      outcomes: batch.gestures.map((gesture) => known.get(gesture.id)!),
-      changed: revision > row.revision,
-    };
+    const answers: BatchAnswer[] = [];
+    for (const batch of batches) {
+      const sent = new Set(batch.gestures.map((gesture) => gesture.id));
+      const page = await pageSince(tx, id, Math.min(batch.base, revision), revision);
+      answers.push({
+        ...page,
+        edits: page.edits.map((edit) => (sent.has(edit.id) ? { ...edit, commands: null } : edit)),
+        outcomes: batch.gestures.map((gesture) => known.get(gesture.id)!),
+      });
+    }
+    return { answers, changed: revision > row.revision };
   });
-  const { changed, ...told } = answer;
   if (changed) drawSoon(id);
-  return told;
+  return answers;
 }
 
 const apply = (account: string, input: ApplyInput): Promise<AppliedBatch> | AppliedBatch => {
@@ -100,8 +126,12 @@ const apply = (account: string, input: ApplyInput): Promise<AppliedBatch> | Appl
     : applyBatch(input);
 };
 
-async function knownOutcomes(tx: Connection, id: string, batch: AdmittedBatch): Promise<Map<string, Outcome>> {
-  const asked = batch.gestures.map((gesture) => gesture.id);
+async function knownOutcomes(
+  tx: Connection,
+  id: string,
+  gestures: AdmittedBatch['gestures'],
+): Promise<Map<string, Outcome>> {
+  const asked = gestures.map((gesture) => gesture.id);
   const applied = await many(
     tx,
     z.object({ id: z.string(), revision: z.number() }),

@@ -92,22 +92,33 @@ export function Decisions({
 }: {
   read: ReadResult;
   findings: readonly Finding[];
-  onAnswer: (question: string, answer: string) => void;
+  onAnswer: (answers: Readonly<Record<string, string>>) => void;
   onGo: (line: number) => void;
 }) {
   const open = read.questions.filter((question) => !question.answered);
+  const guessed = open.filter(({ guess, candidates, options }) => guess !== null && candidates.length <= 1 && !options);
   const asked = new Set(open.map((question) => question.line));
   const rest = findings.filter((one) => !(one.line !== null && asked.has(one.line) && /superior$/.test(one.code)));
   if (open.length === 0 && rest.length === 0) return null;
   return (
     <section aria-label="To decide" className="max-h-[38vh] overflow-auto">
+      {guessed.length > 1 && (
+        <p className="mb-2">
+          <button
+            className="button"
+            onClick={() => onAnswer(Object.fromEntries(guessed.map(({ id, guess }) => [id, guess!])))}
+          >
+            Yes to all {guessed.length}
+          </button>
+        </p>
+      )}
       <ul className="grid gap-2">
         {open.slice(0, 50).map((question) => (
           <Ask
             key={question.id + question.wanted}
             question={question}
             read={read}
-            onAnswer={(answer) => onAnswer(question.id, answer)}
+            onAnswer={(answer) => onAnswer({ [question.id]: answer })}
             onGo={onGo}
           />
         ))}

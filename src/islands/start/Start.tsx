@@ -7,12 +7,12 @@ import { Picture } from '../drawing/Picture';
 import { ApiError, reach } from '../shared/api';
 import { newId } from '../shared/ids';
 import { takeFile, takeIncoming, type Incoming } from '../shared/incoming';
-import { Mark } from '../shared/Mark';
 import { keepTrying } from '../shared/trying';
 import { AskWhat } from './AskWhat';
 import { Decisions } from './Decisions';
 import { KindChoice } from './KindChoice';
 import { ListArea } from './ListArea';
+import { StartHead } from './StartHead';
 import { Understood } from './Understood';
 import { useReading } from './useReading';
 
@@ -110,31 +110,7 @@ export function Start({ front = false }: { front?: boolean }) {
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
-      <header className="flex h-12 shrink-0 items-center gap-3 border-b border-hair px-4">
-        <Mark />
-        {front ? (
-          <p className="font-serif text-lg font-semibold">Dendrotax</p>
-        ) : (
-          <a href="/" className="plain text-muted">
-            Desk
-          </a>
-        )}
-        <span className="h-6 border-l border-hair" />
-        <label className="flex-1">
-          <span className="sr-only">Title of the diagram</span>
-          <input
-            className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge"
-            placeholder={titleIn(read) || 'A new diagram'}
-            value={title}
-            onChange={(event) => setTitle(event.target.value)}
-          />
-        </label>
-        {front && (
-          <a className="button" href="/sign-in">
-            Sign in
-          </a>
-        )}
-      </header>
+      <StartHead front={front} title={title} told={titleIn(read)} onTitle={setTitle} />
       <main
         className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
         onDragOver={(event) => event.preventDefault()}
@@ -199,8 +175,8 @@ export function Start({ front = false }: { front?: boolean }) {
             <Decisions
               read={read}
               findings={findings}
-              onAnswer={(question, answer) =>
-                setChoices((before) => ({ ...before, answers: { ...before.answers, [question]: answer } }))
+              onAnswer={(answers) =>
+                setChoices((before) => ({ ...before, answers: { ...before.answers, ...answers } }))
               }
               onGo={(line) => setGoTo({ line })}
             />

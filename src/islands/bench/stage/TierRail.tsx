@@ -84,6 +84,7 @@ function Band({
       className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-0 left-0 pl-2' : 'top-0 bottom-0 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
       style={down ? { top: start, height: size } : { left: start, width: size }}
       aria-label={`Tier ${band.tier}${band.name ? `, ${band.name}` : ''}, ${band.count} ${band.count === 1 ? 'entry' : 'entries'}: style it`}
+      title={name}
       onPointerEnter={light}
       onPointerLeave={dim}
       onFocus={light}
@@ -99,7 +100,7 @@ function Band({
         </span>
         {size > 34 && (
           <span
-            className={`block pr-1 text-[12px] leading-tight text-muted ${down ? (size > 52 ? '' : 'line-clamp-2') : 'truncate'}`}
+            className={`block pr-1 text-[12px] leading-tight text-muted ${down && size > 52 ? 'line-clamp-2' : 'truncate'}`}
           >
             {name}
           </span>
