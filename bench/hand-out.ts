@@ -1,7 +1,7 @@
 /**
  * Measures how long a drawing takes as a file: npm run bench:core prints it beside the other figures. Prints medians; asserts nothing.
  */
-import { draw } from '../src/core/kind';
+import { draw } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { formats } from '../src/export/formats';
 import { organisation } from './trees';

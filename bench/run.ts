@@ -4,8 +4,8 @@
  */
 import { flextree, type FlexNode } from 'd3-flextree';
 import { hierarchy, tree as d3tree } from 'd3-hierarchy';
-import { tidyTree } from '../src/core/arrange';
-import { draw } from '../src/core/kind';
+import { tidyTree } from '../src/core/arrange/tree';
+import { draw } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { measureHandOut } from './hand-out';
 import { measureScale } from './scale';

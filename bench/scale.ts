@@ -1,7 +1,7 @@
 /** Drawing to scale beside @upsetjs/venn.js on the same three-set specs; prints both distributions. */
 import { venn } from '@upsetjs/venn.js';
 import { random } from './random';
-import { areasOf, scaleError, scaleShapes, type Ellipse, type ScaleError } from '../src/core/arrange';
+import { areasOf, scaleError, scaleShapes, type Ellipse, type ScaleError } from '../src/core/arrange/curves';
 
 /** Seven regions from 1 to 100; in `sparse` specs one region in five is not wanted. Every set has something. */
 export function specs(count: number, sparse: boolean, seed = 7): number[][] {

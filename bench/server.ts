@@ -7,7 +7,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { Server } from '../e2e/server';
-import type { Diagram } from '../src/core/model';
+import type { Diagram } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { migrate } from '../src/server/migrate';
 import { organisation } from './trees';

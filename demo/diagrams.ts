@@ -1,7 +1,8 @@
-import { applyGesture, type Gesture } from '../src/core/edit';
-import { kindOf } from '../src/core/kind';
-import type { Diagram } from '../src/core/model';
-import { diagramFrom, readList, readSets } from '../src/core/read';
+import { applyGesture, type Gesture } from '../src/core/diagram';
+import { kindOf } from '../src/core/diagram';
+import type { Diagram } from '../src/core/diagram';
+import { diagramFrom, readList } from '../src/core/testing/lists';
+import { readSets } from '../src/core/testing/lists';
 
 function edited(diagram: Diagram, gesture: Gesture): Diagram {
   const outcome = applyGesture(diagram, gesture);

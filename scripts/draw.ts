@@ -1,53 +1,81 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { basename, dirname, extname, join } from 'node:path';
+import { basename, dirname, extname } from 'node:path';
 import { parseArgs } from 'node:util';
-import { check, draw, kindOf, kinds } from '../src/core/kind';
-import { createDiagram, finding, type Diagram, type Finding } from '../src/core/model';
-import { decodeList, pictureFileOf, type ReadResult } from '../src/core/read';
+import {
+  applyGesture,
+  check,
+  draw,
+  kinds,
+  leastStrength,
+  readInAllKinds,
+  tokensOf,
+  type AnyKind,
+  type Command,
+  type Diagram,
+} from '../src/core/diagram';
+import type { Finding } from '../src/core/model';
+import { decodeList, type Reading } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { formats, isFormat } from '../src/export/formats';
-import { cleanPicture, PictureFault } from '../src/export/clean-picture';
-import { pictureId, type ImageFile, type ImageFiles } from '../src/export/images';
+import { withPictures } from './draw-pictures';
 
-const usage = `bin/draw LIST [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
-              [--direction down|right] [--lowest row|column] [--curves equal|circles|ellipses] [--content names|scattered|counts|blank]
+const options = kinds.flatMap(({ options: own }) => own);
+const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
+              ${options.map(({ name, choices }) => `[--${name} ${Object.keys(choices).join('|')}]`).join(' ')}
               [--look L] [--sheet A4|A3|letter|drawing] [--orientation landscape|portrait] [--dpi N]
 
-Reads a list and draws it, without server or browser. LIST may be - for standard input.
+Reads lists and draws them, without server or browser. LIST may be - for standard input.
+Without --kind the list itself tells, as on Start. With several lists, {} in --out and --report stands for the name of each.
 A column “Picture” names files beside the list; they are drawn with --content scattered.
-Exit code 0: drawn; 1: the list could not be read, or the picture not be written; 2: the call's words are off.`;
+Exit code 0: drawn; 1: a list could not be read, or a picture not be written; 2: the call's words are off.`;
 
 class Misuse extends Error {}
 
-/** One run: the list, the picture and the report. Throws Misuse for a wrong call, Error with words for people else. */
 async function run(args: string[]): Promise<void> {
   const { values, positionals } = parse(args);
   if (values.help) return void console.log(usage);
-  const [list, ...more] = positionals;
-  if (!list || more.length > 0) throw new Misuse('Name one list file.');
+  if (positionals.length === 0) throw new Misuse('Name one list file.');
   if (!values.out && !values.report)
     throw new Misuse('Say where the picture goes with --out, or the report with --report.');
-  const kind = kinds.find((one) => one.id === values.kind);
-  if (!kind) throw new Misuse(`--kind knows ${kinds.map((one) => one.id).join(', ')}.`);
-  const ending = values.out ? extname(values.out).slice(1).toLowerCase() : 'svg';
+  if (positionals.length > 1)
+    for (const name of ['out', 'report'] as const)
+      if (values[name]?.includes('{}') === false)
+        throw new Misuse(`With several lists --${name} needs {} where the name of each list goes: --${name} '{}.svg'.`);
+  if (values.kind !== undefined && !kinds.some((one) => one.id === values.kind))
+    throw new Misuse(`--kind knows ${kinds.map((one) => one.id).join(', ')}.`);
+  let failed = 0;
+  for (const list of positionals)
+    await drawOne(list, values).catch((error: unknown) => {
+      if (error instanceof Misuse || positionals.length === 1) throw error;
+      failed++;
+      console.error(`${list}: ${error instanceof Error ? error.message : String(error)}`);
+    });
+  if (failed > 0) throw new Error(`${failed} of ${positionals.length} lists could not be drawn.`);
+}
+
+/** One list, its picture and its report. Throws Misuse for a wrong call, Error with words for people else. */
+async function drawOne(list: string, values: Values): Promise<void> {
+  const name = basename(list, extname(list));
+  const [out, report] = [values.out?.replaceAll('{}', name), values.report?.replaceAll('{}', name)];
+  const ending = out ? extname(out).slice(1).toLowerCase() : 'svg';
   if (!isFormat(ending))
     throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
   const decoded = decodeList(await bytesOf(list));
-  const read = decoded.text === null ? null : kind.read(decoded.text);
-  const made = kind.make(read ?? kind.read(''), values.title ?? basename(list, extname(list)));
+  const { kind, read } = readAs(decoded.text, values.kind);
+  const made = kind.make(read ?? kind.read(tokensOf('')), values.title ?? name);
   const { diagram, images, missing } = await withPictures(
-    withOptions(made, values),
+    withOptions(made, kind, values),
     list === '-' ? '.' : dirname(list),
   );
   const drawn = draw(diagram);
   const told = [...decoded.findings, ...(read?.findings ?? []), ...missing];
   const findings = [...told, ...(read ? check(diagram, drawn) : [])];
-  if (values.report) await writeFile(values.report, `${JSON.stringify(reportOf(diagram, read, findings), null, 1)}\n`);
+  if (report) await writeFile(report, `${JSON.stringify(reportOf(diagram, kind, read, findings), null, 1)}\n`);
   for (const one of told) console.error(one.message);
   if (!read || read.entries.length === 0) throw new Error(`Nothing could be drawn from ${list}.`);
-  if (values.out)
+  if (out)
     await writeFile(
-      values.out,
+      out,
       await formats[ending].write(diagram, () => drawn.scene, {
         images,
         ...(values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
@@ -55,9 +83,24 @@ async function run(args: string[]): Promise<void> {
     );
   const tiers = drawn.scene.tiers.length;
   console.log(
-    `${read.entries.length} ${kind.entryNoun[read.entries.length === 1 ? 0 : 1]} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${values.out ? `, drawn to ${values.out}` : ''}.`,
+    `${read.entries.length} ${kind.entryNoun[read.entries.length === 1 ? 0 : 1]} in ${tiers} ${tiers === 1 ? 'tier' : 'tiers'}${out ? `, drawn to ${out}` : ''}.`,
   );
 }
+
+/** The kind that is asked for, else the one that reads the list best. */
+function readAs(text: string | null, wanted: string | undefined): { kind: AnyKind; read: Reading | null } {
+  const asked = kinds.find(({ id }) => id === wanted);
+  if (text === null) return { kind: asked ?? kinds[0]!, read: null };
+  if (asked) return { kind: asked, read: asked.read(tokensOf(text)) };
+  const [best] = readInAllKinds(text);
+  if (best!.read.entries.length > 0 && (best!.fit?.strength ?? 0) < leastStrength)
+    throw new Error(
+      `No kind of diagram reads this list well. Say which it is with --kind: ${kinds.map(({ id }) => id).join(', ')}.`,
+    );
+  return best!;
+}
+
+type Values = ReturnType<typeof parse>['values'];
 
 function parse(args: string[]) {
   const text = { type: 'string' } as const;
@@ -66,14 +109,11 @@ function parse(args: string[]) {
       args,
       allowPositionals: true,
       options: {
-        kind: { ...text, default: 'org-chart' },
+        ...(Object.fromEntries(options.map(({ name }) => [name, text])) as Record<string, never>),
+        kind: text,
         out: text,
         report: text,
         title: text,
-        direction: text,
-        lowest: text,
-        curves: text,
-        content: text,
         look: text,
         sheet: text,
         orientation: text,
@@ -105,81 +145,42 @@ async function bytesOf(list: string): Promise<Uint8Array> {
   }
 }
 
-/** Pictures that the list names, read from beside it. One that cannot be read is told and left out. */
-async function withPictures(
-  diagram: Diagram,
-  folder: string,
-): Promise<{ diagram: Diagram; images: ImageFiles; missing: Finding[] }> {
-  const images = new Map<string, ImageFile>();
-  const missing: Finding[] = [];
-  const entries: Diagram['entries'] = {};
-  for (const entry of Object.values(diagram.entries)) {
-    const file = pictureFileOf(entry.fields);
-    const bytes = file === null ? null : await readFile(join(folder, file)).catch(() => null);
-    const picture = bytes && (await cleanPicture(bytes).catch((error: unknown) => fault(error)));
-    if (file !== null && !picture) {
-      const message = `${entry.name}: the picture ${file} ${bytes ? 'is no PNG, JPEG, WebP or GIF that can be read' : 'is not beside the list'}.`;
-      missing.push(finding('no-picture', 'warning', message, { entries: [entry.id] }));
-    }
-    if (!picture) {
-      entries[entry.id] = entry;
-      continue;
-    }
-    const { width, height } = picture;
-    const id = pictureId(picture.bytes);
-    images.set(id, picture);
-    entries[entry.id] = { ...entry, image: { id, width, height } };
-  }
-  return { diagram: { ...diagram, entries }, images, missing };
-}
-
-/** A picture that cannot be read is told; any other fault is ours. */
-function fault(error: unknown): null {
-  if (error instanceof PictureFault) return null;
-  throw error;
-}
-
-const curves = { equal: 'equal', circles: 'scaled-circles', ellipses: 'scaled-ellipses' } as const;
-
-function withOptions(diagram: Diagram, values: ReturnType<typeof parse>['values']): Diagram {
-  const { arrangement, sheet } = createDiagram(diagram.kind, '');
-  const choose = <T extends string>(name: string, given: string | undefined, known: readonly T[], otherwise: T): T => {
-    if (given === undefined) return otherwise;
-    const found = known.find((one) => one === given);
-    if (!found) throw new Misuse(`--${name} knows ${known.join(', ')}; “${given}” is none of them.`);
-    return found;
-  };
+/** The diagram drawn as the call asks. An option of another kind is told, not passed over. */
+function withOptions(made: Diagram, kind: AnyKind, values: Values): Diagram {
   if (values.dpi !== undefined && !(Number(values.dpi) >= 24 && Number(values.dpi) <= 1200))
     throw new Misuse('--dpi takes a number from 24 to 1200.');
-  const manner = {
-    shape: curves[choose('curves', values.curves, ['equal', 'circles', 'ellipses'], 'equal')],
-    content: choose('content', values.content, ['names', 'scattered', 'counts', 'blank'], 'names'),
-  };
-  return {
-    ...diagram,
-    ...(diagram.kind === 'venn' && {
-      venn: { ...diagram.venn, manner: { ...diagram.venn.manner, ...manner } },
-    }),
-    look: choose(
-      'look',
-      values.look,
-      looks.map((look) => look.id),
-      diagram.look,
-    ),
-    arrangement: {
-      ...arrangement,
-      direction: choose('direction', values.direction, ['down', 'right'], arrangement.direction),
-      lowest: choose('lowest', values.lowest, ['row', 'column'], arrangement.lowest),
-    },
-    sheet: {
-      ...sheet,
-      size: choose('sheet', values.sheet, ['A4', 'A3', 'letter', 'drawing'], sheet.size),
-      orientation: choose('orientation', values.orientation, ['landscape', 'portrait'], sheet.orientation),
-    },
-  };
+  const look = chosen(
+    'look',
+    values.look,
+    looks.map(({ id }) => id),
+  );
+  const size = chosen('sheet', values.sheet, ['A4', 'A3', 'letter', 'drawing']);
+  const orientation = chosen('orientation', values.orientation, ['landscape', 'portrait']);
+  const gesture: Command[] = [
+    ...(look ? [{ kind: 'setLook' as const, look }] : []),
+    { kind: 'setSheet', patch: { ...(size && { size }), ...(orientation && { orientation }) } },
+  ];
+  for (const { name, choices } of options) {
+    const given = (values as unknown as Record<string, string | undefined>)[name];
+    const word = chosen(name, given, Object.keys(choices));
+    if (word === undefined) continue;
+    const own = kind.options.find((one) => one.name === name);
+    if (!own) throw new Misuse(`--${name} is nothing that a ${kind.nameInSentence} knows.`);
+    gesture.push(...own.choices[word]!);
+  }
+  const outcome = applyGesture(made, gesture);
+  if (!outcome.ok) throw new Error(outcome.reason);
+  return outcome.diagram;
 }
 
-function reportOf(diagram: Diagram, read: ReadResult | null, findings: readonly Finding[]) {
+function chosen<T extends string>(name: string, given: string | undefined, known: readonly T[]): T | undefined {
+  const found = known.find((one) => one === given);
+  if (given !== undefined && found === undefined)
+    throw new Misuse(`--${name} knows ${known.join(', ')}; “${given}” is none of them.`);
+  return found;
+}
+
+function reportOf(diagram: Diagram, kind: AnyKind, read: Reading | null, findings: readonly Finding[]) {
   const { structure } = draw(diagram);
   const lines = new Map(read?.entries.map((entry) => [entry.id, entry.line]));
   return {
@@ -196,11 +197,12 @@ function reportOf(diagram: Diagram, read: ReadResult | null, findings: readonly 
     }),
     links: Object.values(diagram.links).map(({ from, to, phrase, kind }) => ({ from, to, phrase, kind })),
     unions: [],
-    sets: read?.sets ?? [],
+    sets: [],
+    ...(read ? kind.reported(read) : {}),
     notPlaced: read?.notPlaced ?? [],
     questions: read?.questions ?? [],
     findings,
-    figures: kindOf(diagram.kind).figure(diagram, structure),
+    figures: kind.figure(diagram, structure),
   };
 }
 

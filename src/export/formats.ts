@@ -1,11 +1,9 @@
-import type { Diagram } from '../core/model';
+import type { Diagram } from '../core/diagram';
 import type { Scene } from '../core/scene';
-import { kindOf } from '../core/kind';
+import { kindOf } from '../core/diagram';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
 import { jsonOf } from './json/json';
-import { pdfOf } from './pdf/pdf';
-import { pngOf } from './png/png';
 import { svgOf } from './svg/svg';
 
 export interface Format {
@@ -27,8 +25,15 @@ export const formats = {
       return svgOf(scene, { fontCss: await embeddedFontCss(scene), ...(images && { images }) });
     },
   },
-  pdf: { mime: 'application/pdf', write: (_, scene, { images }) => pdfOf(scene(), images) },
-  png: { mime: 'image/png', write: (_, scene, { dotsPerInch, images }) => pngOf(scene(), dotsPerInch, images) },
+  // Their libraries are loaded when they are first asked for.
+  pdf: {
+    mime: 'application/pdf',
+    write: async (_, scene, { images }) => (await import('./pdf/pdf')).pdfOf(scene(), images),
+  },
+  png: {
+    mime: 'image/png',
+    write: async (_, scene, { dotsPerInch, images }) => (await import('./png/png')).pngOf(scene(), dotsPerInch, images),
+  },
   json: { mime: 'application/json', write: (_, scene) => jsonOf(scene()) },
   csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${kindOf(diagram.kind).csv(diagram)}` },
   txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => kindOf(diagram.kind).text(diagram) },

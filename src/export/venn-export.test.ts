@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { deflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
-import { draw } from '../core/kind';
-import type { Venn } from '../core/model';
+import { draw } from '../core/diagram';
+import type { Venn } from '../core/kinds/venn';
 import { vennOf } from '../core/testing/arbitrary-venn';
 import { embeddedFontCss } from './fonts';
 import { imagesIn, pictureId, type ImageFiles } from './images';

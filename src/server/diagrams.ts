@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { z } from 'zod';
-import { openDiagram, type Diagram } from '../core/model';
+import { openDiagram } from '../core/diagram';
+import { type Diagram } from '../core/diagram';
 import { many, maybeOne, one, run, sql, withTransaction, type Connection } from './database';
 import { Refusal } from './refusal';
 import { admittedDiagram, type AdmittedDiagram } from './work/admit';

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { Drawn } from '../core/kind';
-import type { Diagram } from '../core/model';
+import type { Drawn } from '../core/diagram';
+import type { Diagram } from '../core/diagram';
 import type { DrawWorker } from './draw.worker';
 
 let remote: Remote<DrawWorker> | null = null;

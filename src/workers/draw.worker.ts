@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { draw, type Drawn } from '../core/kind';
-import type { Diagram } from '../core/model';
+import { draw, type Drawn } from '../core/diagram';
+import type { Diagram } from '../core/diagram';
 
 const work = {
   draw: (diagram: Diagram): Drawn => draw(diagram),

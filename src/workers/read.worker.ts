@@ -1,15 +1,16 @@
 import { expose } from 'comlink';
-import { draw, kinds, type Drawn, type Fit } from '../core/kind';
-import type { KindId } from '../core/model';
-import type { ReadChoices, ReadResult } from '../core/read';
+import { draw, readInAllKinds, type Drawn, type KindId } from '../core/diagram';
+import { tierCount } from '../core/hierarchy';
+import type { Fit } from '../core/kind';
+import type { ReadChoices, Reading } from '../core/read';
 
 /** Drawings of more entries are made on the Bench, not beside the list. */
 const mostDrawn = 6000;
 
-/** What one kind understands of a list. */
-export interface KindReading {
+/** What one kind understands of a list, as it goes from the worker to the page. */
+export interface ReadAway {
   readonly kind: KindId;
-  readonly read: ReadResult;
+  readonly read: Reading;
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
   readonly tiers: number;
@@ -18,21 +19,17 @@ export interface KindReading {
 }
 
 /** What every kind understands of a list, the one that fits best first; drawn only where it fits. */
-export function readInAllKinds(text: string, choices: ReadChoices): KindReading[] {
-  return kinds
-    .map((kind): KindReading => {
-      const read = kind.read(text, choices);
-      const fit = kind.fits(read);
-      if (!fit) return { kind: kind.id, read, fit, tiers: 0, drawn: null };
-      const diagram = kind.make(read, '');
-      const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;
-      const tiers = drawn ? drawn.scene.tiers.length : kind.structure(diagram).tierStart.length - 1;
-      return { kind: kind.id, read, fit, tiers, drawn };
-    })
-    .sort((a, b) => (b.fit?.strength ?? 0) - (a.fit?.strength ?? 0));
+export function readAndDraw(text: string, choices: ReadChoices): ReadAway[] {
+  return readInAllKinds(text, choices).map(({ kind, read, fit }): ReadAway => {
+    if (!fit) return { kind: kind.id, read, fit, tiers: 0, drawn: null };
+    const diagram = kind.make(read, '');
+    const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;
+    const tiers = drawn ? drawn.scene.tiers.length : tierCount(kind.structure(diagram));
+    return { kind: kind.id, read, fit, tiers, drawn };
+  });
 }
 
-const work = { read: readInAllKinds };
+const work = { read: readAndDraw };
 export type ReadWorker = typeof work;
 // In a test this module is read without a worker around it.
 if (typeof self !== 'undefined' && 'postMessage' in self) expose(work);

@@ -1,2 +1,2 @@
-export * from './org-chart';
-export * from './venn';
+export * from './list-checks';
+export * from './drawing-checks';

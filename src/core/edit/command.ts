@@ -1,47 +1,58 @@
 import { z } from 'zod';
 import {
   Arrangement,
-  BoxStyle,
+  CommonScope,
   Entry,
   FieldName,
   Id,
   ImageRef,
+  limits,
   Link,
-  Scope,
+  LinkPatch,
+  linkProperties,
+  RoleId,
   Sheet,
+  styleProperties,
   StylePatch,
+  text,
   TierSettings,
   TitleBlock,
-  RegionKey,
-  RegionSettings,
-  RoleId,
   Unplaced,
-  VennManner,
-  VennSet,
-  limits,
-  text,
+  type AnyScope,
+  type LinkProperty,
   type StyleProperty,
 } from '../model';
 
-const property = z.enum(Object.keys(BoxStyle.shape) as [StyleProperty, ...StyleProperty[]]);
+const property = z.enum([...styleProperties, ...linkProperties] as [StyleProperty | LinkProperty]);
 
-/** What goes and comes back together with entries: their links and what was styled on them. */
-export const Belongings = z.strictObject({
+/** What goes and comes back together with entries: their links and what was styled on them. A kind adds what it keeps of entries itself. */
+const belongings = {
   entries: z.array(Entry).min(1).max(limits.entries),
   links: z.array(Link).max(limits.entries),
   branches: z.record(Id, StylePatch),
   only: z.record(Id, StylePatch),
-  /** Sets of the entries of a Venn diagram. */
-  members: z.record(Id, z.array(Id).min(1).max(5)).optional(),
-});
-export type Belongings = z.infer<typeof Belongings>;
+  /** Styles of the links; left out where there are none. */
+  onlyLinks: z.record(Id, LinkPatch).optional(),
+};
 
-/**
- * Every change of a Diagram, as plain JSON. Entries are addressed by id, never by position.
- * A command says what is meant ("move this branch under that entry") and nothing about what it happens to touch.
- */
-export const Command = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('addEntries'), ...Belongings.shape }),
+/** Keys of the adding command that every kind knows. */
+export const commonBelongings: readonly string[] = ['kind', ...Object.keys(belongings)];
+
+/** The command that adds entries, with what a kind keeps of them. */
+export const addEntriesWith = <Own extends z.ZodRawShape>(own: Own) =>
+  z.strictObject({ kind: z.literal('addEntries'), ...belongings, ...own });
+
+/** The command that styles, with the scopes that the kinds know. */
+export const setStyleWith = <S extends z.ZodType>(scope: S) =>
+  z.strictObject({
+    kind: z.literal('setStyle'),
+    scope,
+    property,
+    value: z.union([text(100), z.number(), z.boolean()]).nullable(),
+  });
+
+/** Commands that are the same for every kind. */
+export const fixedCommands = [
   z.strictObject({ kind: z.literal('removeEntries'), ids: z.array(Id).min(1).max(limits.entries) }),
   z.strictObject({ kind: z.literal('rename'), id: Id, name: Entry.shape.name }),
   z.strictObject({ kind: z.literal('setDetails'), id: Id, details: Entry.shape.details }),
@@ -61,19 +72,15 @@ export const Command = z.discriminatedUnion('kind', [
       .min(1)
       .max(limits.entries),
   }),
-  z.strictObject({ kind: z.literal('addLink'), link: Link }),
+  z.strictObject({ kind: z.literal('addLink'), link: Link, style: LinkPatch.optional() }),
+  z.strictObject({
+    kind: z.literal('changeLink'),
+    id: Id,
+    patch: Link.pick({ from: true, to: true, kind: true, phrase: true }).partial(),
+  }),
   z.strictObject({ kind: z.literal('removeLink'), id: Id }),
-  z.strictObject({
-    kind: z.literal('setTitle'),
-    title: text(200),
-  }),
+  z.strictObject({ kind: z.literal('setTitle'), title: text(200) }),
   z.strictObject({ kind: z.literal('setTitleBlock'), patch: TitleBlock.partial() }),
-  z.strictObject({
-    kind: z.literal('setStyle'),
-    scope: Scope,
-    property,
-    value: z.union([text(100), z.number(), z.boolean()]).nullable(),
-  }),
   z.strictObject({
     kind: z.literal('setTier'),
     tier: z.number().int().min(1).max(limits.entries),
@@ -84,25 +91,23 @@ export const Command = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),
   z.strictObject({ kind: z.literal('putInTray'), item: Unplaced }),
   z.strictObject({ kind: z.literal('takeFromTray'), id: Id }),
-  z.strictObject({
-    kind: z.literal('putSet'),
-    set: VennSet,
-    members: z.array(Id).max(limits.entries),
-    regions: z.record(RegionKey, RegionSettings),
-  }),
-  z.strictObject({ kind: z.literal('dropSet'), id: Id }),
-  z.strictObject({
-    kind: z.literal('changeSet'),
-    id: Id,
-    patch: VennSet.pick({ name: true, order: true, colour: true }).partial(),
-  }),
-  z.strictObject({ kind: z.literal('setMembers'), entry: Id, sets: z.array(Id).max(5) }),
-  z.strictObject({ kind: z.literal('setManner'), patch: VennManner.partial() }),
-  z.strictObject({
-    kind: z.literal('titleRegion'),
-    region: RegionKey,
-    title: text(200).nullable(),
-  }),
+] as const;
+
+/**
+ * The changes that a diagram of any kind knows, as plain JSON. Entries are addressed by id, never by position.
+ * A command says what is meant ("move this branch under that entry") and nothing about what it happens to touch.
+ */
+export const CommonCommand = z.discriminatedUnion('kind', [
+  addEntriesWith({}),
+  setStyleWith(CommonScope),
+  ...fixedCommands,
 ]);
-export type Command = z.infer<typeof Command>;
-export type CommandOf<K extends Command['kind']> = Extract<Command, { kind: K }>;
+export type CommonCommand = z.infer<typeof CommonCommand>;
+export type CommandOf<K extends CommonCommand['kind']> = Extract<CommonCommand, { kind: K }>;
+
+export type AddEntries = CommandOf<'addEntries'>;
+/** As `setStyle`, whatever kind of diagram the scope belongs to. */
+export type SetStyle = Omit<CommandOf<'setStyle'>, 'scope'> & { scope: AnyScope };
+
+/** The commands of one gesture: undone, redone, sent and refused as one. `C`: the commands of the kinds beside the common ones. */
+export type GestureOf<C = CommonCommand> = readonly C[];

@@ -1,21 +1,25 @@
-import { Id, limits, own, type Diagram, type Entry } from '../model';
-import { forgetStructure, keepStructure } from '../tiers';
-import type { CommandOf } from './command';
-import { done, refused, without, type Outcome } from './outcome';
-import { setsInKeeping } from './venn';
+import { forgetShape, Id, keepShape, limits, own, type DiagramCommon, type Entries, type Entry } from '../model';
+import { commonBelongings, type AddEntries, type CommandOf } from './command';
+import type { KindEdits } from './kind-edits';
+import { done, refused, within, without, type Outcome, type Refused } from './outcome';
 import type { Workspace } from './workspace';
 
-const gone = (what: string): Outcome => refused(`${what} is no longer in the list.`);
+const gone = (what: string): Refused => refused(`${what} is no longer in the list.`);
 const called = (entry: Entry): string => (entry.name === '' ? 'An entry without a name' : `“${entry.name}”`);
 
 /** True where `id` is `ancestor` itself or stands anywhere under it. */
-export function isUnder(entries: Diagram['entries'], id: string | null, ancestor: string): boolean {
+export function isUnder(entries: Entries, id: string | null, ancestor: string): boolean {
   for (let at = id; at !== null; at = own(entries, at)?.parent ?? null) if (at === ancestor) return true;
   return false;
 }
 
 /** Nothing that is there already is overwritten, and everything added belongs to the added entries: taking them out takes all of it out. */
-export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>, work: Workspace): Outcome {
+export function addEntries<D extends DiagramCommon>(
+  diagram: D,
+  command: AddEntries,
+  work: Workspace,
+  kind: KindEdits<D>,
+): Outcome<D> {
   const adding = new Set<string>();
   for (const entry of command.entries) {
     if (!Id.safeParse(entry.id).success) return refused(`${called(entry)} has an id that cannot be used.`);
@@ -29,36 +33,42 @@ export function addEntries(diagram: Diagram, command: CommandOf<'addEntries'>, w
   const isThere = (id: string) => adding.has(id) || own(diagram.entries, id) !== undefined;
   for (const entry of command.entries) {
     if (entry.parent === null) continue;
-    if (diagram.kind === 'venn') return refused('The items of a Venn diagram have no tiers under each other.');
+    if (kind.noneUnderAnother) return refused(kind.noneUnderAnother);
     if (!isThere(entry.parent))
       return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
   }
+  if (Object.keys(command).some((key) => !commonBelongings.includes(key) && !kind.ownKeys.includes(key)))
+    return refused('Something of the new entries belongs to another kind of diagram.');
   const problem = brokenBelongings(diagram, command, adding, isThere);
   if (problem) return refused(problem);
   const added = new Map(command.entries.map((entry) => [entry.id, entry]));
   if (loops((id) => added.get(id) ?? own(diagram.entries, id), adding))
     return refused('The new entries would stand under themselves.');
+  const withOwn = kind.putBack(diagram, command, adding, work);
+  if (!withOwn.ok) return withOwn;
   const entries = work.copyOf(diagram.entries);
   for (const entry of command.entries) entries[entry.id] = entry;
-  forgetStructure(entries);
+  forgetShape(entries);
   const { styles } = diagram;
   const branches = merged(styles.branches, command.branches, work);
   const only = merged(styles.only, command.only, work);
+  const onlyLinks = merged(styles.onlyLinks, command.onlyLinks ?? {}, work);
+  const same = branches === styles.branches && only === styles.only && onlyLinks === styles.onlyLinks;
   return done(
     {
-      ...withMembers(diagram, command.members ?? {}, work),
+      ...withOwn.diagram,
       entries,
       links: merged(diagram.links, Object.fromEntries(command.links.map((link) => [link.id, link])), work),
-      styles: branches === styles.branches && only === styles.only ? styles : { ...styles, branches, only },
+      styles: same ? styles : { ...styles, branches, only, onlyLinks },
     },
-    { kind: 'removeEntries', ids: [...adding] },
+    { kind: 'removeEntries', ids: [...adding] } satisfies CommandOf<'removeEntries'>,
   );
 }
 
 /** Why what comes with the entries cannot come with them; null where it can. */
 function brokenBelongings(
-  diagram: Diagram,
-  command: CommandOf<'addEntries'>,
+  diagram: DiagramCommon,
+  command: AddEntries,
   adding: ReadonlySet<string>,
   isThere: (id: string) => boolean,
 ): string | null {
@@ -71,20 +81,11 @@ function brokenBelongings(
       return 'A link of the new entries leads to an entry that is no longer in the list.';
     if (!adding.has(link.from) && !adding.has(link.to)) return 'A link of the new entries leads to none of them.';
   }
+  for (const id of Object.keys(command.onlyLinks ?? {}))
+    if (!linked.has(id)) return 'A styled link is none of the new ones.';
   for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)])
     if (!adding.has(id)) return 'A styled entry is none of the new ones.';
-  for (const [id, sets] of Object.entries(command.members ?? {})) {
-    if (diagram.kind !== 'venn') return 'Sets belong to Venn diagrams only.';
-    if (!adding.has(id)) return 'A sorted entry is none of the new ones.';
-    if (sets.some((set) => !own(diagram.venn.sets, set))) return 'A set of the new entries is no longer there.';
-  }
   return null;
-}
-
-function withMembers(diagram: Diagram, members: Record<string, string[]>, work: Workspace): Diagram {
-  if (diagram.kind !== 'venn' || Object.keys(members).length === 0) return diagram;
-  const sorted = Object.fromEntries(Object.entries(members).map(([id, sets]) => [id, setsInKeeping(sets)]));
-  return { ...diagram, venn: { ...diagram.venn, members: merged(diagram.venn.members, sorted, work) } };
 }
 
 function merged<T>(to: Record<string, T>, from: Record<string, T>, work: Workspace): Record<string, T> {
@@ -110,7 +111,11 @@ function loops(entryOf: (id: string) => Entry | undefined, from: Iterable<string
 }
 
 /** Refused while an entry that stays stands under one that goes: what is below must be moved or named too. */
-export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntries'>): Outcome {
+export function removeEntries<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'removeEntries'>,
+  kind: KindEdits<D>,
+): Outcome<D> {
   const going = new Set(command.ids);
   for (const id of going) if (!own(diagram.entries, id)) return gone('One of the entries');
   for (const entry of Object.values(diagram.entries)) {
@@ -119,31 +124,26 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
     }
   }
   const links = Object.values(diagram.links).filter((link) => going.has(link.from) || going.has(link.to));
-  const pick = <T>(record: Record<string, T>) =>
-    Object.fromEntries(Object.entries(record).filter(([id]) => going.has(id)));
+  const unlinked = new Set(links.map((link) => link.id));
   const { styles } = diagram;
-  const branches = pick(styles.branches);
-  const only = pick(styles.only);
-  const members = diagram.kind === 'venn' ? pick(diagram.venn.members) : {};
-  const sorted = Object.keys(members).length > 0;
-  const rest =
-    diagram.kind === 'venn' && sorted
-      ? { ...diagram, venn: { ...diagram.venn, members: without(diagram.venn.members, going) } }
-      : diagram;
-  const styled = Object.keys(branches).length + Object.keys(only).length > 0;
+  const branches = within(styles.branches, going);
+  const only = within(styles.only, going);
+  const onlyLinks = within(styles.onlyLinks, unlinked);
+  const { rest, own: kept } = kind.takeOut(diagram, going);
+  const linksStyled = Object.keys(onlyLinks).length > 0;
+  const styled = linksStyled || Object.keys(branches).length + Object.keys(only).length > 0;
   return done(
     {
       ...rest,
       entries: without(diagram.entries, going),
-      links:
-        links.length > 0
-          ? without(
-              diagram.links,
-              links.map((link) => link.id),
-            )
-          : diagram.links,
+      links: links.length > 0 ? without(diagram.links, unlinked) : diagram.links,
       styles: styled
-        ? { ...styles, branches: without(styles.branches, going), only: without(styles.only, going) }
+        ? {
+            ...styles,
+            branches: without(styles.branches, going),
+            only: without(styles.only, going),
+            onlyLinks: without(styles.onlyLinks, unlinked),
+          }
         : styles,
     },
     {
@@ -152,34 +152,43 @@ export function removeEntries(diagram: Diagram, command: CommandOf<'removeEntrie
       links,
       branches,
       only,
-      ...(sorted ? { members } : {}),
-    },
+      ...(linksStyled ? { onlyLinks } : {}),
+      ...kept,
+    } satisfies AddEntries,
   );
 }
 
 /** With one entry changed. Where its place stays, the structure that is known stays known. */
-function changed(diagram: Diagram, entry: Entry, work: Workspace): Diagram {
+function changed<D extends DiagramCommon>(diagram: D, entry: Entry, work: Workspace): D {
   const before = own(diagram.entries, entry.id);
   const entries = work.put(diagram.entries, entry.id, entry);
   const stays = before?.parent === entry.parent && before.order === entry.order;
-  if (!stays) forgetStructure(entries);
-  else if (entries !== diagram.entries) keepStructure(diagram.entries, entries);
+  if (!stays) forgetShape(entries);
+  else if (entries !== diagram.entries) keepShape(diagram.entries, entries);
   return { ...diagram, entries };
 }
 
-export function rename(diagram: Diagram, command: CommandOf<'rename'>, work: Workspace): Outcome {
+export function rename<D extends DiagramCommon>(diagram: D, command: CommandOf<'rename'>, work: Workspace): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry to rename');
   return done(changed(diagram, { ...entry, name: command.name }, work), { ...command, name: entry.name });
 }
 
-export function setDetails(diagram: Diagram, command: CommandOf<'setDetails'>, work: Workspace): Outcome {
+export function setDetails<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'setDetails'>,
+  work: Workspace,
+): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose details were changed');
   return done(changed(diagram, { ...entry, details: command.details }, work), { ...command, details: entry.details });
 }
 
-export function setField(diagram: Diagram, command: CommandOf<'setField'>, work: Workspace): Outcome {
+export function setField<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'setField'>,
+  work: Workspace,
+): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose details were changed');
   const fields =
@@ -193,7 +202,11 @@ export function setField(diagram: Diagram, command: CommandOf<'setField'>, work:
 }
 
 /** An entry without a picture does not keep the property at all. */
-export function setImage(diagram: Diagram, command: CommandOf<'setImage'>, work: Workspace): Outcome {
+export function setImage<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'setImage'>,
+  work: Workspace,
+): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose picture was changed');
   const { image, ...rest } = entry;
@@ -203,17 +216,25 @@ export function setImage(diagram: Diagram, command: CommandOf<'setImage'>, work:
   });
 }
 
-export function setRole(diagram: Diagram, command: CommandOf<'setRole'>, work: Workspace): Outcome {
+export function setRole<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'setRole'>,
+  work: Workspace,
+): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry whose role was changed');
   return done(changed(diagram, { ...entry, role: command.role }, work), { ...command, role: entry.role });
 }
 
-export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>, work: Workspace): Outcome {
+export function moveBranch<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'moveBranch'>,
+  work: Workspace,
+  kind: KindEdits<D>,
+): Outcome<D> {
   const entry = own(diagram.entries, command.id);
   if (!entry) return gone('The entry to move');
-  if (command.parent !== null && diagram.kind === 'venn')
-    return refused('The items of a Venn diagram have no tiers under each other.');
+  if (command.parent !== null && kind.noneUnderAnother) return refused(kind.noneUnderAnother);
   if (command.parent !== null) {
     const parent = own(diagram.entries, command.parent);
     if (!parent) return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
@@ -229,7 +250,12 @@ export function moveBranch(diagram: Diagram, command: CommandOf<'moveBranch'>, w
 }
 
 /** Many entries to new places at once; only how they stand afterwards counts. O(entries moved and those above them). */
-export function moveEntries(diagram: Diagram, command: CommandOf<'moveEntries'>, work: Workspace): Outcome {
+export function moveEntries<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'moveEntries'>,
+  work: Workspace,
+  kind: KindEdits<D>,
+): Outcome<D> {
   const next = new Map<string, Entry>();
   const former: CommandOf<'moveEntries'>['moves'] = [];
   for (const { id, parent, order } of command.moves) {
@@ -237,7 +263,7 @@ export function moveEntries(diagram: Diagram, command: CommandOf<'moveEntries'>,
     if (!entry) return gone('An entry to move');
     if (next.has(id)) return refused(`${called(entry)} was to be moved twice.`);
     if (parent !== null) {
-      if (diagram.kind === 'venn') return refused('The items of a Venn diagram have no tiers under each other.');
+      if (kind.noneUnderAnother) return refused(kind.noneUnderAnother);
       if (!own(diagram.entries, parent))
         return refused(`${called(entry)} was to go under an entry that is no longer in the list.`);
     }
@@ -248,19 +274,6 @@ export function moveEntries(diagram: Diagram, command: CommandOf<'moveEntries'>,
     return refused('An entry was to go under one that stands under it.');
   const entries = work.copyOf(diagram.entries);
   for (const [id, entry] of next) entries[id] = entry;
-  forgetStructure(entries);
-  return done({ ...diagram, entries }, { kind: 'moveEntries', moves: former });
-}
-
-export function addLink(diagram: Diagram, { link }: CommandOf<'addLink'>): Outcome {
-  if (own(diagram.links, link.id)) return refused('That link is there already.');
-  if (!own(diagram.entries, link.from) || !own(diagram.entries, link.to)) return gone('One end of the link');
-  if (link.from === link.to) return refused('A link needs two different entries.');
-  return done({ ...diagram, links: { ...diagram.links, [link.id]: link } }, { kind: 'removeLink', id: link.id });
-}
-
-export function removeLink(diagram: Diagram, { id }: CommandOf<'removeLink'>): Outcome {
-  const link = own(diagram.links, id);
-  if (!link) return gone('The link');
-  return done({ ...diagram, links: without(diagram.links, [id]) }, { kind: 'addLink', link });
+  forgetShape(entries);
+  return done({ ...diagram, entries }, { kind: 'moveEntries', moves: former } satisfies CommandOf<'moveEntries'>);
 }

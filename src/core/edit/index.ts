@@ -1,9 +1,7 @@
-export * from './apply';
+export * from './apply-common';
 export * from './command';
 export { isUnder } from './entries';
-export * from './gestures';
-export * from './history';
+export * from './kind-edits';
 export * from './outcome';
-export * from './place';
-export * from './rebase';
-export { patchOf } from './settings';
+export { patchOf, stylesLinks, withValue } from './settings';
+export { Workspace } from './workspace';

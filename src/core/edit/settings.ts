@@ -1,13 +1,22 @@
-import { StylePatch, type Diagram, own } from '../model';
-import type { CommandOf } from './command';
+import {
+  commonScope,
+  LinkPatch,
+  own,
+  StylePatch,
+  type AnyScope,
+  type CommonScope,
+  type DiagramCommon,
+  type Styles,
+} from '../model';
+import type { CommandOf, SetStyle } from './command';
+import type { KindEdits } from './kind-edits';
 import { done, formerValues, refused, without, type Outcome } from './outcome';
-import { hasRegion, styleSet, withRegion } from './venn';
 
-export function setTitle(diagram: Diagram, command: CommandOf<'setTitle'>): Outcome {
+export function setTitle<D extends DiagramCommon>(diagram: D, command: CommandOf<'setTitle'>): Outcome<D> {
   return done({ ...diagram, title: command.title }, { ...command, title: diagram.title });
 }
 
-export function setTitleBlock(diagram: Diagram, command: CommandOf<'setTitleBlock'>): Outcome {
+export function setTitleBlock<D extends DiagramCommon>(diagram: D, command: CommandOf<'setTitleBlock'>): Outcome<D> {
   const { titleBlock } = diagram;
   return done(
     { ...diagram, titleBlock: { ...titleBlock, ...command.patch } },
@@ -15,11 +24,11 @@ export function setTitleBlock(diagram: Diagram, command: CommandOf<'setTitleBloc
   );
 }
 
-export function setLook(diagram: Diagram, command: CommandOf<'setLook'>): Outcome {
+export function setLook<D extends DiagramCommon>(diagram: D, command: CommandOf<'setLook'>): Outcome<D> {
   return done({ ...diagram, look: command.look }, { ...command, look: diagram.look });
 }
 
-export function setArrangement(diagram: Diagram, command: CommandOf<'setArrangement'>): Outcome {
+export function setArrangement<D extends DiagramCommon>(diagram: D, command: CommandOf<'setArrangement'>): Outcome<D> {
   const { arrangement } = diagram;
   return done(
     { ...diagram, arrangement: { ...arrangement, ...command.patch } },
@@ -27,7 +36,7 @@ export function setArrangement(diagram: Diagram, command: CommandOf<'setArrangem
   );
 }
 
-export function setSheet(diagram: Diagram, command: CommandOf<'setSheet'>): Outcome {
+export function setSheet<D extends DiagramCommon>(diagram: D, command: CommandOf<'setSheet'>): Outcome<D> {
   return done(
     { ...diagram, sheet: { ...diagram.sheet, ...command.patch } },
     { ...command, patch: formerValues(diagram.sheet, command.patch) },
@@ -37,7 +46,7 @@ export function setSheet(diagram: Diagram, command: CommandOf<'setSheet'>): Outc
 const plainTier = { name: null, gap: null };
 
 /** A tier without a name or gap of its own is not kept, so that taking a change back leaves no trace. */
-export function setTier(diagram: Diagram, command: CommandOf<'setTier'>): Outcome {
+export function setTier<D extends DiagramCommon>(diagram: D, command: CommandOf<'setTier'>): Outcome<D> {
   const key = String(command.tier);
   const former = own(diagram.tiers, key) ?? plainTier;
   const next = { ...former, ...command.patch };
@@ -48,39 +57,17 @@ export function setTier(diagram: Diagram, command: CommandOf<'setTier'>): Outcom
   );
 }
 
-/** Null hands the property back to the next wider scope. */
-export function setStyle(diagram: Diagram, command: CommandOf<'setStyle'>): Outcome {
-  const { scope, property, value } = command;
-  if (value !== null) {
-    const valid = StylePatch.safeParse({ [property]: value });
-    if (!valid.success) return refused(`“${String(value)}” is not a value for ${property}.`);
-  }
-  if ((scope.kind === 'branch' || scope.kind === 'this') && !own(diagram.entries, scope.entry)) {
-    return refused('The styled entry is no longer in the list.');
-  }
-  if (scope.kind === 'region') {
-    if (diagram.kind !== 'venn' || !hasRegion(diagram.venn, scope.region))
-      return refused('That region is no longer there.');
-    const before = patchOf(diagram, scope);
-    const style = value === null ? without(before, [property]) : { ...before, [property]: value };
-    const inverse = { ...command, value: before[property] ?? null };
-    return done({ ...diagram, venn: withRegion(diagram.venn, scope.region, { style }) }, inverse);
-  }
-  if (scope.kind === 'set') return styleSet(diagram, command, scope.set);
-  const { styles } = diagram;
-  const former = patchOf(diagram, scope);
-  const next = value === null ? without(former, [property]) : { ...former, [property]: value };
-  const inverse = { ...command, value: former[property] ?? null };
-  if (scope.kind === 'everything') return done({ ...diagram, styles: { ...styles, everything: next } }, inverse);
-  const [shelf, key] = shelfOf(scope);
-  const kept = Object.keys(next).length === 0 ? without(styles[shelf], [key]) : { ...styles[shelf], [key]: next };
-  return done({ ...diagram, styles: { ...styles, [shelf]: kept } }, inverse);
-}
+type Shelf = keyof Styles;
 
-type NarrowScope = Exclude<CommandOf<'setStyle'>['scope'], { kind: 'everything' | 'region' | 'set' }>;
-
-function shelfOf(scope: NarrowScope): ['tiers' | 'roles' | 'branches' | 'only', string] {
+/** Where a common scope keeps its styles: a record of its own, or a place in a record by a key. */
+function shelfOf(scope: CommonScope): readonly [Shelf, string | null] {
   switch (scope.kind) {
+    case 'everything':
+      return ['everything', null];
+    case 'links':
+      return ['links', null];
+    case 'link':
+      return ['onlyLinks', scope.link];
     case 'tier':
       return ['tiers', String(scope.tier)];
     case 'role':
@@ -92,30 +79,66 @@ function shelfOf(scope: NarrowScope): ['tiers' | 'roles' | 'branches' | 'only', 
   }
 }
 
-/** What a scope itself sets, without what it takes from wider scopes. */
-export function patchOf(diagram: Diagram, scope: CommandOf<'setStyle'>['scope']): StylePatch {
-  if (scope.kind === 'everything') return diagram.styles.everything;
-  if (scope.kind === 'region')
-    return diagram.kind === 'venn' ? (own(diagram.venn.regions, scope.region)?.style ?? {}) : {};
-  if (scope.kind === 'set') {
-    const set = diagram.kind === 'venn' ? own(diagram.venn.sets, scope.set) : undefined;
-    return set ? { ...set.style, ...(set.colour ? { fill: set.colour } : {}) } : {};
-  }
+/** True where a scope styles links, and so is set in their properties. */
+export const stylesLinks = (scope: AnyScope): boolean => scope.kind === 'links' || scope.kind === 'link';
+
+/** Null hands the property back to the next wider scope. A scope with nothing of its own is not kept. */
+export function setStyle<D extends DiagramCommon>(diagram: D, command: SetStyle, kind: KindEdits<D>): Outcome<D> {
+  const { property, value } = command;
+  const patch = stylesLinks(command.scope) ? LinkPatch : StylePatch;
+  // Also where it is handed back: what the scope cannot set is no property of it.
+  if (!(property in patch.shape)) return refused(`${property} is nothing that this scope can set.`);
+  if (value !== null && !patch.safeParse({ [property]: value }).success)
+    return refused(`“${String(value)}” is not a value for ${property}.`);
+  const scope = commonScope(command.scope);
+  if (!scope) return kind.setStyle(diagram, command);
+  if ((scope.kind === 'branch' || scope.kind === 'this') && !own(diagram.entries, scope.entry))
+    return refused('The styled entry is no longer in the list.');
+  if (scope.kind === 'link' && !own(diagram.links, scope.link)) return refused('The styled link is no longer there.');
+  const { styles } = diagram;
+  const former = commonPatch(diagram, scope);
+  const next = withValue(former, property, value);
+  const inverse = { ...command, value: own(former as Record<string, unknown>, property) ?? null };
   const [shelf, key] = shelfOf(scope);
-  return own(diagram.styles[shelf], key) ?? {};
+  if (key === null) return done({ ...diagram, styles: { ...styles, [shelf]: next } }, inverse);
+  const record = styles[shelf] as Record<string, StylePatch>;
+  const kept = Object.keys(next).length === 0 ? without(record, [key]) : { ...record, [key]: next };
+  return done({ ...diagram, styles: { ...styles, [shelf]: kept } }, inverse);
 }
 
-export function putInTray(diagram: Diagram, { item }: CommandOf<'putInTray'>): Outcome {
+/** A patch with a property set, or without it where it is handed back. */
+export const withValue = (
+  patch: StylePatch | LinkPatch,
+  property: SetStyle['property'],
+  value: SetStyle['value'],
+): Record<string, unknown> => (value === null ? without(patch, [property]) : { ...patch, [property]: value });
+
+function commonPatch({ styles }: DiagramCommon, scope: CommonScope): StylePatch | LinkPatch {
+  const [shelf, key] = shelfOf(scope);
+  return key === null ? styles[shelf] : (own(styles[shelf] as Record<string, StylePatch>, key) ?? {});
+}
+
+/** What a scope itself sets, without what it takes from wider scopes. */
+export function patchOf<D extends DiagramCommon>(
+  diagram: D,
+  scope: AnyScope,
+  kind: KindEdits<D>,
+): StylePatch | LinkPatch {
+  const common = commonScope(scope);
+  return common ? commonPatch(diagram, common) : kind.patchOf(diagram, scope);
+}
+
+export function putInTray<D extends DiagramCommon>(diagram: D, { item }: CommandOf<'putInTray'>): Outcome<D> {
   if (diagram.notPlaced.some((other) => other.id === item.id)) return refused('That line is in the tray already.');
   const notPlaced = [...diagram.notPlaced, item].sort((a, b) => a.line - b.line || (a.id < b.id ? -1 : 1));
-  return done({ ...diagram, notPlaced }, { kind: 'takeFromTray', id: item.id });
+  return done({ ...diagram, notPlaced }, { kind: 'takeFromTray', id: item.id } satisfies CommandOf<'takeFromTray'>);
 }
 
-export function takeFromTray(diagram: Diagram, { id }: CommandOf<'takeFromTray'>): Outcome {
+export function takeFromTray<D extends DiagramCommon>(diagram: D, { id }: CommandOf<'takeFromTray'>): Outcome<D> {
   const item = diagram.notPlaced.find((other) => other.id === id);
   if (!item) return refused('That line has been taken from the tray already.');
-  return done(
-    { ...diagram, notPlaced: diagram.notPlaced.filter((other) => other !== item) },
-    { kind: 'putInTray', item },
-  );
+  return done({ ...diagram, notPlaced: diagram.notPlaced.filter((other) => other !== item) }, {
+    kind: 'putInTray',
+    item,
+  } satisfies CommandOf<'putInTray'>);
 }

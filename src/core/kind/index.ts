@@ -1,4 +1,2 @@
-export type { DiagramOf, Fit, Kind } from './kind';
-export * from './kinds';
-export * from './river';
-export { updateFromList } from './update-from-list';
+export { detailColumn } from './detail-columns';
+export type { CellWritten, Fit, Kind, KindOption, KindSchemas, KindTypes, ListColumn } from './kind';

@@ -1,62 +1,139 @@
-import type { Gesture } from '../edit';
-import type { BoxStyle, Diagram, Finding, KindId, Scope, StyleProperty } from '../model';
-import type { ColumnUse, ReadChoices, ReadResult } from '../read';
+import type { z } from 'zod';
+import type { AnyCommand, CommonCommand, KindEdits, Outcome, Workspace } from '../edit';
+import type { Listing, Role } from '../hierarchy';
+import type { AnyScope, BoxStyle, DiagramCommon, Finding, StyleProperty } from '../model';
+import type { ColumnUse, Headings, ListTokens, ReadChoices, Reading } from '../read';
 import type { Scene } from '../scene';
-import type { Explained } from '../style';
-import type { Structure } from '../tiers';
-
-export type DiagramOf<K extends KindId> = Extract<Diagram, { kind: K }>;
+import type { Explained, LinkKind } from '../style';
 
 /** How well what was read fits a kind; of several kinds the one with most `strength` is offered first. */
 export interface Fit {
   readonly words: string;
   /** 0 to 1. */
   readonly strength: number;
+  /** Why it is that sure, and what speaks against it, each as a sentence; empty where there is nothing to say. */
+  readonly because: string;
+  readonly against: string;
 }
 
-/** All that one kind of diagram brings. A further kind is a further file of this type, named in `kinds.ts`. */
-export interface Kind<K extends KindId = KindId, Figures = unknown> {
-  readonly id: K;
+/** A column of the list beside the name, which is edited in the grid. */
+export interface ListColumn {
+  readonly id: string;
+  readonly name: string;
+  readonly type: 'text' | 'number' | 'probability' | 'money' | 'date' | 'choice' | 'entry' | 'picture';
+  /** What a number is told in, such as "£" or "%"; left out for none. */
+  readonly unit?: string;
+  /** Share of the width, the name having 2.2. */
+  readonly width: number;
+  /** The answers of a choice. */
+  readonly choices?: readonly string[];
+  /** What the cell of an entry shows. */
+  show(diagram: DiagramCommon, entry: string): string;
+  /** The gesture that writes what was typed, or why it cannot be taken. */
+  write(diagram: DiagramCommon, entry: string, typed: string): CellWritten;
+}
+export type CellWritten =
+  { readonly ok: true; readonly gesture: readonly CommonCommand[] } | { readonly ok: false; readonly reason: string };
+
+/** A way to draw that is chosen by a word: `--curves ellipses`. */
+export interface KindOption<C> {
+  readonly name: string;
+  readonly choices: Readonly<Record<string, readonly (CommonCommand | C)[]>>;
+}
+
+/** The types a kind is made of. */
+export interface KindTypes {
+  readonly diagram: DiagramCommon;
+  readonly listing: Listing;
+  readonly reading: Reading;
+  readonly scene: Scene;
+  readonly figures: unknown;
+  /** Commands that only this kind knows. */
+  readonly command: AnyCommand;
+  /** Scopes that only this kind knows. */
+  readonly scope: { readonly kind: string };
+  /** What an adding command brings of this kind. */
+  readonly belongings: object;
+}
+
+/** The schemas that a kind adds to those of all diagrams; commands and scopes are told apart by a literal `kind`. */
+export interface KindSchemas<T extends KindTypes> {
+  readonly diagram: z.ZodType<T['diagram']>;
+  readonly commands: readonly z.ZodType<T['command']>[];
+  readonly scopes: readonly z.ZodType<T['scope']>[];
+  readonly belongings: z.ZodRawShape;
+}
+
+/** All that one kind of diagram brings. A further kind is a further folder with one object of this type, named in `diagram/kinds.ts`. */
+export interface Kind<T extends KindTypes = KindTypes> {
+  readonly id: T['diagram']['kind'];
   readonly name: string;
   /** As it stands within a sentence: "org chart". */
   readonly nameInSentence: string;
   /** "people", "ideas": what the entries are called, one and together. */
   readonly entryNoun: readonly [one: string, many: string];
-  /** Columns of the list beside the name; each is one detail line. */
-  readonly detailColumns: readonly string[];
-  /** What a column of a table may be. */
-  readonly columnUses: readonly ColumnUse[];
-  readonly roles: readonly { readonly id: string; readonly name: string; readonly told: string }[];
-  /** Roles that may be set by hand; others are told from the structure. */
-  readonly settableRoles: readonly string[];
-  read(text: string, choices?: ReadChoices): ReadResult;
+  /** What its lists hold, as it is asked: "People, and who belongs to whom". */
+  readonly holds: string;
+  readonly schemas: KindSchemas<T>;
+
+  // What it is
+  empty(common: Omit<DiagramCommon, 'kind'>): T['diagram'];
+  /** What must hold beyond what holds in every diagram, in words where it does not. */
+  broken(diagram: T['diagram']): string[];
+  readonly edits: KindEdits<T['diagram']>;
+  /** Applies a command that only this kind knows. */
+  apply(diagram: T['diagram'], command: T['command'], work: Workspace): Outcome<T['diagram']>;
+
+  // Its list
+  readonly headings: Headings;
+  /** What a column of a table may be, with the words for it. */
+  readonly columnUses: readonly { readonly use: ColumnUse; readonly words: string }[];
+  readonly columns: readonly ListColumn[];
+  read(tokens: ListTokens, choices?: ReadChoices): T['reading'];
   /** How the structure was told, as a sentence. */
-  told(read: ReadResult): string;
+  told(read: T['reading']): string;
   /** Null where this kind cannot show what was read. */
-  fits(read: ReadResult): Fit | null;
-  make(read: ReadResult, title: string): DiagramOf<K>;
-  structure(diagram: DiagramOf<K>): Structure;
-  styles(diagram: DiagramOf<K>, structure: Structure): BoxStyle[];
-  /** For each property, the value a scope shows and where it comes from; null where the scope is empty. */
-  explain(diagram: DiagramOf<K>, structure: Structure, scope: Scope): Record<StyleProperty, Explained> | null;
-  /** Indices of the entries a scope covers. */
-  covers(diagram: DiagramOf<K>, structure: Structure, scope: Scope): number[];
-  /** True where making the Scene may take longer than a frame, so that a worker does it. */
-  takesLong(diagram: DiagramOf<K>): boolean;
-  scene(diagram: DiagramOf<K>, structure: Structure, styles: readonly BoxStyle[]): Scene;
-  check(diagram: DiagramOf<K>, structure: Structure, styles: readonly BoxStyle[], scene: Scene): Finding[];
-  figure(diagram: DiagramOf<K>, structure: Structure): Figures;
+  fits(read: T['reading']): Fit | null;
+  make(read: T['reading'], title: string): T['diagram'];
+  /** What the list itself says it is, for a title; empty where it does not say. */
+  titleIn(read: T['reading']): string;
+  /** What a report of the reading tells beyond what it tells of every kind, by its key. */
+  reported(read: T['reading']): Readonly<Record<string, unknown>>;
   /** The list as a table and as plain text, as `read` takes them back. */
-  csv(diagram: DiagramOf<K>): string;
-  text(diagram: DiagramOf<K>): string;
+  csv(diagram: T['diagram']): string;
+  text(diagram: T['diagram']): string;
   /** How a line of that text is written, for whoever edits it. */
   readonly lineTold: string;
   /** True where indents of that text tell something. */
   readonly indents: boolean;
   /** The gesture that brings a diagram to what a newer text of its list says, and what of it could not be taken. */
   update(
-    diagram: DiagramOf<K>,
+    diagram: T['diagram'],
     text: string,
     newId: () => string,
-  ): { readonly gesture: Gesture; readonly findings: readonly Finding[] };
+  ): { readonly gesture: readonly (CommonCommand | T['command'])[]; readonly findings: readonly Finding[] };
+
+  // Its drawing
+  /** Ways to draw it that a call from the command line may choose, each by a word. */
+  readonly options: readonly KindOption<T['command']>[];
+  readonly roles: readonly Role[];
+  /** Roles that may be set by hand; others are told from the structure. */
+  readonly settableRoles: readonly string[];
+  /** Kinds of link it knows, the usual one first; empty where it has none. */
+  readonly linkKinds: readonly LinkKind[];
+  structure(diagram: T['diagram']): T['listing'];
+  styles(diagram: T['diagram'], structure: T['listing']): BoxStyle[];
+  /** For each property of its boxes, the value a scope shows and where it comes from; null where the scope is empty or of links. */
+  explain(diagram: T['diagram'], structure: T['listing'], scope: AnyScope): Record<StyleProperty, Explained> | null;
+  /** Indices of the entries a scope covers. */
+  covers(diagram: T['diagram'], structure: T['listing'], scope: AnyScope): number[];
+  /** What a value that a scope of this kind sets is said to come from: "set for the region"; left out for the common ones. */
+  readonly originWords: Readonly<Record<string, string>>;
+  /** True where making the Scene may take longer than a frame, so that a worker does it. */
+  takesLong(diagram: T['diagram']): boolean;
+  scene(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[]): T['scene'];
+
+  // What it tells
+  check(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[], scene: T['scene']): Finding[];
+  figure(diagram: T['diagram'], structure: T['listing']): T['figures'];
 }

@@ -5,7 +5,10 @@ import { describe, expect, it } from 'vitest';
 import { faceFiles } from '../../export/font-files';
 import { createEntry } from '../model';
 import { tierStyle, looks } from '../style';
-import { boxText, faceFor, missingCharacters, runsOf, widthOf, wrap, type Face } from '.';
+import { boxText } from './box-text';
+import { faceFor, missingCharacters, runsOf, widthOf } from './measure';
+import { wrap } from './wrap';
+import { type Face } from './face';
 
 const require = createRequire(import.meta.url);
 const open = (face: Face) => fontkit.openSync(require.resolve(faceFiles[face])) as fontkit.Font;

@@ -1,5 +1,4 @@
-import type { Diagram, Entry, KindId } from './diagram';
-import { emptyVenn } from './venn';
+import type { DiagramCommon, Entry } from './common';
 
 export const defaultArrangement = {
   direction: 'down',
@@ -11,36 +10,24 @@ export const defaultArrangement = {
   joinRadius: 5,
 } as const;
 
-type Common = Omit<Extract<Diagram, { kind: 'org-chart' }>, 'kind'>;
-/** What each kind adds to the common part. */
-const parts: { readonly [K in KindId]: (common: Common) => Extract<Diagram, { kind: K }> } = {
-  'org-chart': (common) => ({ ...common, kind: 'org-chart' }),
-  venn: (common) => ({ ...common, kind: 'venn', venn: emptyVenn }),
-};
+/** The format that is written now; `diagram/upgrade.ts` reads the older ones. */
+export const formatNow = 2;
 
-/** An empty diagram of a kind, ready to take entries. */
-export function createDiagram(kind: KindId, title: string): Diagram {
-  const common = {
-    format: 1 as const,
-    title,
-    titleBlock: { shown: true, title, subtitle: '', author: '', date: '' },
-    entries: {},
-    links: {},
-    notPlaced: [],
-    tiers: {},
-    look: 'saltmarsh',
-    styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {} },
-    arrangement: { ...defaultArrangement },
-    sheet: { size: 'A4' as const, orientation: 'landscape' as const, margin: 38 },
-  };
-  return parts[kind](common);
-}
+/** What every empty diagram has, whatever its kind. */
+export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
+  format: formatNow,
+  title,
+  titleBlock: { shown: true, title, subtitle: '', author: '', date: '' },
+  entries: {},
+  links: {},
+  notPlaced: [],
+  tiers: {},
+  look: 'saltmarsh',
+  styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {}, links: {}, onlyLinks: {} },
+  arrangement: { ...defaultArrangement },
+  sheet: { size: 'A4', orientation: 'landscape', margin: 38 },
+});
 
 export function createEntry(given: Partial<Entry> & Pick<Entry, 'id' | 'order'>): Entry {
   return { name: '', details: [], fields: {}, role: null, parent: null, ...given };
-}
-
-/** A diagram from entries that are already in order. */
-export function diagramOf(kind: KindId, title: string, entries: readonly Entry[]): Diagram {
-  return { ...createDiagram(kind, title), entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])) };
 }

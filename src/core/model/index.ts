@@ -1,6 +1,7 @@
-export * from './check-diagram';
+export * from './check-common';
+export * from './common';
 export * from './create';
-export * from './diagram';
+export * from './entries-shape';
 export * from './finding';
 export * from './order-key';
 export * from './own';
@@ -8,5 +9,3 @@ export * from './remember';
 export * from './sheet';
 export * from './style';
 export { beginning, FieldName, Id, keepable, RoleId, text } from './text';
-export * from './upgrade';
-export * from './venn';

@@ -36,16 +36,41 @@ export const styleProperties = Object.keys(BoxStyle.shape) as StyleProperty[];
 export const StylePatch = BoxStyle.partial();
 export type StylePatch = z.infer<typeof StylePatch>;
 
-/** What a style change applies to, from the widest to the narrowest. */
-export const Scope = z.discriminatedUnion('kind', [
+/** What may be styled on a link. Lengths and text sizes are CSS px at 96 dpi. */
+export const LinkStyle = z.strictObject({
+  lineColour: Colour,
+  lineWidth: z.number().min(0.5).max(8),
+  dash: z.enum(['solid', 'dashed', 'dotted']),
+  startMark: z.enum(['none', 'arrow', 'dot']),
+  endMark: z.enum(['none', 'arrow', 'dot']),
+  /** Free between the end of the line and the box. */
+  endGap: z.number().min(0).max(24),
+  phraseSize: z.number().min(6).max(40),
+  phraseColour: Colour,
+});
+export type LinkStyle = z.infer<typeof LinkStyle>;
+export type LinkProperty = keyof LinkStyle;
+export const linkProperties = Object.keys(LinkStyle.shape) as LinkProperty[];
+
+export const LinkPatch = LinkStyle.partial();
+export type LinkPatch = z.infer<typeof LinkPatch>;
+
+/** What a style change of any kind of diagram may apply to, from the widest to the narrowest; a kind may know further scopes. */
+export const commonScopes = [
   z.strictObject({ kind: z.literal('everything') }),
   z.strictObject({ kind: z.literal('tier'), tier: z.number().int().min(0) }),
   z.strictObject({ kind: z.literal('role'), role: RoleId }),
   z.strictObject({ kind: z.literal('branch'), entry: Id }),
   z.strictObject({ kind: z.literal('this'), entry: Id }),
-  /** A region of a Venn diagram, by its key. */
-  z.strictObject({ kind: z.literal('region'), region: z.string().max(400) }),
-  /** A set of a Venn diagram: its colour, its curve and its name. */
-  z.strictObject({ kind: z.literal('set'), set: Id }),
-]);
-export type Scope = z.infer<typeof Scope>;
+  z.strictObject({ kind: z.literal('links') }),
+  z.strictObject({ kind: z.literal('link'), link: Id }),
+] as const;
+export const CommonScope = z.discriminatedUnion('kind', commonScopes);
+export type CommonScope = z.infer<typeof CommonScope>;
+
+/** A scope of any kind of diagram, as far as what is shared knows it. */
+export type AnyScope = CommonScope | { readonly kind: string };
+
+/** The common scope that a scope is; null for one that only its kind knows. */
+export const commonScope = (scope: AnyScope): CommonScope | null =>
+  commonScopes.some((one) => one.shape.kind.value === scope.kind) ? (scope as CommonScope) : null;

@@ -1,7 +1,8 @@
 import type { Row } from './delimited';
-import { columnUseOf, fieldPrefix } from './headings';
-import { foldName, roleOfWord } from './names';
-import type { Column, ColumnUse, ReadChoices } from './result';
+import { columnUseOf, fieldPrefix, type ColumnUse } from './headings';
+import { foldName } from './names';
+import type { Column, ReadChoices } from './result';
+import type { TreeVocabulary } from './tree-vocabulary';
 
 const firstName = /^(first name|given name|forename|vorname|prenom)$/;
 const lastName = /^(last name|surname|family name|nachname|nom de famille)$/;
@@ -16,12 +17,16 @@ export interface Columns {
 }
 
 /** Tells what each column is: by its heading where there is one, else by its content. */
-export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']): Columns {
+export function findColumns(
+  rows: readonly Row[],
+  chosen: ReadChoices['columns'],
+  { headings, roles }: TreeVocabulary,
+): Columns {
   const head = rows[0]?.cells ?? [];
-  const told = head.map(columnUseOf);
+  const told = head.map((cell) => columnUseOf(cell, headings));
   const named = head.filter((cell) => cell !== '').length === head.length;
   const header =
-    told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('reportsTo') && named);
+    told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
   const width = header ? head.length : usualWidth(rows);
   const body = header ? rows.slice(1) : rows;
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;
@@ -31,23 +36,23 @@ export function findColumns(rows: readonly Row[], chosen: ReadChoices['columns']
   uses.forEach((use, i) => {
     // A column headed "Role" that tells functions is a detail; a second one of a kind is kept too.
     if (use !== 'role' || body.every((row) => (row.cells[i] ?? '') === '')) return;
-    if (!body.some((row) => roleOfWord(row.cells[i] ?? '') !== null)) uses[i] = 'detail';
+    if (!body.some((row) => roles.ofCell(row.cells[i] ?? '') !== null)) uses[i] = 'detail';
   });
   if (twoPart) uses[first] = uses[last] = 'name';
   if (!uses.includes('name')) uses[nameByContent(body, uses, width)] = 'name';
   onlyOne(uses, 'name', twoPart ? 2 : 1);
-  for (const use of ['reportsTo', 'role'] as const) onlyOne(uses, use, 1);
+  for (const use of ['parent', 'role'] as const) onlyOne(uses, use, 1);
   uses.forEach((use, i) => {
     if (use === 'id' && uses.indexOf('id') < i) uses[i] = 'field';
   });
-  if (!uses.includes('reportsTo')) {
-    const found = reportsToByContent(body, uses);
-    if (found >= 0) uses[found] = 'reportsTo';
+  if (!uses.includes('parent')) {
+    const found = parentByContent(body, uses);
+    if (found >= 0) uses[found] = 'parent';
   }
   for (const [index, use] of Object.entries(chosen ?? {})) {
     const i = Number(index);
     if (i >= width) continue;
-    if (use === 'name' || use === 'reportsTo' || use === 'id')
+    if (use === 'name' || use === 'parent' || use === 'id')
       uses.forEach((other, j) => (uses[j] = other === use ? 'field' : other));
     uses[i] = use;
   }
@@ -82,7 +87,7 @@ function nameByContent(rows: readonly Row[], uses: readonly ColumnUse[], width: 
   let best = 0;
   let most = -1;
   for (let i = 0; i < width; i++) {
-    if (uses[i] === 'reportsTo' || uses[i] === 'id' || uses[i] === 'alsoReportsTo') continue;
+    if (uses[i] === 'parent' || uses[i] === 'id' || uses[i] === 'alsoUnder') continue;
     const texts = rows.map((row) => row.cells[i] ?? '').filter((cell) => /\p{L}/u.test(cell));
     const score = new Set(texts).size - i * 0.01;
     if (score > most) {
@@ -94,7 +99,7 @@ function nameByContent(rows: readonly Row[], uses: readonly ColumnUse[], width: 
 }
 
 /** The superior's column repeats values that stand in the name or id column: most cells that are filled must. */
-function reportsToByContent(rows: readonly Row[], uses: readonly ColumnUse[]): number {
+function parentByContent(rows: readonly Row[], uses: readonly ColumnUse[]): number {
   const known = new Set<string>();
   uses.forEach((use, i) => {
     if (use === 'name' || use === 'id') for (const row of rows) known.add(foldName(row.cells[i] ?? ''));
@@ -103,7 +108,7 @@ function reportsToByContent(rows: readonly Row[], uses: readonly ColumnUse[]): n
   let best = -1;
   let most = 0;
   uses.forEach((use, i) => {
-    if (use === 'name' || use === 'id' || use === 'alsoReportsTo') return;
+    if (use === 'name' || use === 'id' || use === 'alsoUnder') return;
     const filled = rows.map((row) => foldName(row.cells[i] ?? '')).filter(Boolean);
     const found = filled.filter((cell) => known.has(cell)).length;
     if (filled.length >= Math.max(1, rows.length * 0.4) && found >= filled.length * 0.6 && found > most) {

@@ -1,4 +1,4 @@
-import { columnUseOf } from './headings';
+import { columnUseOf, type Headings } from './headings';
 
 export interface Row {
   /** Line of the source where the row begins, from 1. */
@@ -89,19 +89,22 @@ function closedQuote(text: string, open: number, delimiter: string): { end: numb
 }
 
 /** The delimiter that splits most lines into the same number of cells, two or more; null where none does. */
-export function findDelimiter(text: string): Delimiter | null {
+export function findDelimiter(text: string, headings: Headings): Delimiter | null {
   const sample = text.slice(0, 200_000);
   let best: { delimiter: Delimiter; score: number } | null = null;
   for (const delimiter of delimiters) {
     const { rows } = parseDelimited(sample, delimiter);
     const many = rows.filter((row) => row.cells.length > 1).length;
-    if (many < 2 || many < rows.length * 0.6) continue;
+    // A heading without rows is a table too: one that was written empty.
+    const onlyHeading =
+      rows.length === 1 && many === 1 && rows[0]!.cells.every((cell) => columnUseOf(cell, headings) !== null);
+    if (!onlyHeading && (many < 2 || many < rows.length * 0.6)) continue;
     const counts = new Map<number, number>();
     for (const row of rows) counts.set(row.cells.length, (counts.get(row.cells.length) ?? 0) + 1);
     const usual = Math.max(...counts.values());
     const headed = rows
       .slice(0, 20)
-      .some(({ cells }) => cells.filter((cell) => columnUseOf(cell) !== null).length >= 2);
+      .some(({ cells }) => cells.filter((cell) => columnUseOf(cell, headings) !== null).length >= 2);
     const score = (usual / rows.length) * (delimiter === '\t' ? 2 : 1) + many / rows.length + (headed ? 2 : 0);
     if (!best || score > best.score) best = { delimiter, score };
   }

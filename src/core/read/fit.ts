@@ -1,5 +1,5 @@
 import { beginning, finding, limits, type Finding } from '../model';
-import type { ReadEntry, ReadResult } from './result';
+import type { ReadEntry, Reading } from './result';
 
 /** A heading longer than this is shortened to be the name of a field. */
 const headingLength = 100;
@@ -8,7 +8,7 @@ const headingLength = 100;
  * Brings what was read within the limits of a diagram. Nothing is cut in silence: a text that does not fit is shortened where it is drawn and kept
  * whole in the tray, details beyond those that are drawn become fields, and each is told with its line. O(characters).
  */
-export function withinLimits(result: ReadResult): ReadResult {
+export function withinLimits<R extends Reading>(result: R): R {
   const findings: Finding[] = [];
   const notPlaced = result.notPlaced.flatMap((item) => inPieces(item));
   const shorten = (text: string, most: number, what: string, of: { line: number; id: string }): string => {
@@ -45,12 +45,7 @@ export function withinLimits(result: ReadResult): ReadResult {
     };
   };
   const entries = result.entries.map(fitted);
-  const sets = result.sets.map((set) => ({
-    ...set,
-    name: shorten(set.name, 200, 'the name of a set', { line: 1, id: '' }),
-  }));
-  const universe = shorten(result.universe, 200, 'the name of the whole', { line: 1, id: '' });
-  return { ...result, entries, sets, universe, notPlaced, findings: [...result.findings, ...findings] };
+  return { ...result, entries, notPlaced, findings: [...result.findings, ...findings] };
 }
 
 function fits({ name, details, fields }: ReadEntry): boolean {
@@ -63,15 +58,15 @@ function fits({ name, details, fields }: ReadEntry): boolean {
 }
 
 /** Up to the last blank that leaves most of it. */
-function atWord(text: string, most: number): string {
+export function atWord(text: string, most: number): string {
   const cut = beginning(text, most);
   const blank = cut.lastIndexOf(' ');
   return (blank > most / 2 ? cut.slice(0, blank) : cut).trim();
 }
 
 /** A line too long for one place in the tray, in several. */
-function inPieces(item: ReadResult['notPlaced'][number]): ReadResult['notPlaced'][number][] {
-  const pieces: ReadResult['notPlaced'][number][] = [];
+export function inPieces(item: Reading['notPlaced'][number]): Reading['notPlaced'][number][] {
+  const pieces: Reading['notPlaced'][number][] = [];
   for (let rest = item.text; ;) {
     const piece = beginning(rest, limits.trayLength);
     pieces.push({ ...item, text: piece, reason: beginning(item.reason, 1000) });

@@ -1,35 +1,31 @@
 import { foldName } from './names';
-import type { ColumnUse } from './result';
 
-/** Headings people use, folded. The first that fits a heading wins. */
-const headings: [ColumnUse, RegExp][] = [
-  [
-    'alsoReportsTo',
-    /^(also (reports|answers) to|second(ary)? (manager|supervisor|superior|line)|side link|dotted line.*|functional (manager|line))$/,
-  ],
-  [
-    'reportsTo',
-    /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/,
-  ],
-  [
-    'id',
-    /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
-  ],
-  ['role', /^(role|kind|status|type|post status)$/],
-  [
-    'name',
-    /^(name|full name|(surname|last name|family name|name|nachname),? (first name|given name|vorname|forename)|nom,? prenom|apellidos?,? nombre|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry|item)$/,
-  ],
-  [
-    'detail',
-    /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
-  ],
+/** What a column of a table is, by the word the kind gives it; these are common, a kind may know further ones. */
+export type ColumnUse = string;
+
+/** Headings people use, folded, with what a column under them is. The first that fits wins. */
+export type Headings = readonly (readonly [use: ColumnUse, heading: RegExp])[];
+
+/** Headings that mean the same in every kind of list. */
+export const commonHeadings: Headings = [
+  ['alsoUnder', /^(second(ary)? (parent|superior|line)|side link|also (belongs to|under)|dotted line.*)$/],
+  ['parent', /^(parent|superior|belongs to|under|head|(parent|superior) (id|no|number))$/],
+  ['id', /^(id|no|nr|number|code|key)$/],
+  ['role', /^(role|kind|status|type)$/],
+  ['tray', /^not placed$/],
+  ['linkPhrase', /^(link phrases?|phrases?|linking phrases?)$/],
+  ['name', /^(name|nom|nombre|entry|item|display name)$/],
+  ['detail', /^(details?( \d+)?|title|place|location|titel)$/],
 ];
+
+/** Heading of the column that keeps lines without a place in a table of our own. */
+export const trayHeading = 'Not placed';
+
 /** Stands before the name of a field that would be taken for something else. */
 export const fieldPrefix = 'Field: ';
 
 /** What a column with this heading is; null where the heading says nothing known. */
-export function columnUseOf(heading: string): ColumnUse | null {
+export function columnUseOf(heading: string, headings: Headings): ColumnUse | null {
   if (heading.startsWith(fieldPrefix)) return 'field';
   if (heading.length > 80) return null;
   const folded = foldName(heading).replace(/[:?]/g, '').trim();

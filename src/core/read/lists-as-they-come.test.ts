@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { kindOf, kinds } from '../kind';
-import { decodeList, readList, readSets } from '.';
+import { kindOf, kinds, tokensOf } from '../diagram';
+import { decodeList } from './decode';
+import { readList } from '../testing/lists';
+import { readSets } from '../testing/lists';
 
 const best = (text: string) =>
   kinds
-    .map((kind) => ({ id: kind.id, strength: kind.fits(kind.read(text))?.strength ?? 0 }))
+    .map((kind) => ({ id: kind.id, strength: kind.fits(kind.read(tokensOf(text)))?.strength ?? 0 }))
     .sort((a, b) => b.strength - a.strength)[0]!;
 const parentOf = (read: ReturnType<typeof readList>, name: string) => {
   const { parent } = read.entries.find((entry) => entry.name === name)!;
@@ -149,6 +151,6 @@ describe('long lists are read in time that grows with their length', () => {
     ['colons and commas in a line', `${lines(3, (i) => `item${i}${': a, b'.repeat(20_000)}`)}`],
     ['a deep outline', lines(3000, (i) => `${' '.repeat(i)}Person`)],
   ])('%s', (_, text) => {
-    for (const kind of kinds) expect(() => kind.read(text)).not.toThrow();
+    for (const kind of kinds) expect(() => kind.read(tokensOf(text))).not.toThrow();
   });
 });

@@ -43,27 +43,7 @@ export function mayStandFor(short: string, full: string): boolean {
 export const isNear = (a: string, b: string, most: number): boolean =>
   Math.abs(a.length - b.length) <= most && distance(a, b).steps <= most;
 
-const vacant =
-  /^(vacant|vacancy|vacancies|unfilled|post open|open post|open position|to be (hired|filled|appointed)|tb[cdha]|n\.? ?n\.?|vakant|unbesetzt|vacante|poste vacant|à pourvoir|offen)\b/iu;
-export const isVacantName = (name: string): boolean => vacant.test(name.trim());
-
-const assisting =
-  /^((personal |executive |management )?assistant to\b|pa to\b|personal assistant\b|executive assistant\b|secretary to\b|chief of staff\b)/iu;
-export const isAssistantTitle = (title: string): boolean => assisting.test(title.trim());
-
 const sums =
   /^(grand |sub)?(total|totals|sum|sums|summe|gesamt|gesamtsumme|insgesamt|somme|suma|anzahl|count|headcount)( \d[\d., ]*)?$/;
 /** "Total", "Total: 10", "Summe 12,5": the last line of a table, and nobody's name. */
 export const isSumName = (text: string): boolean => text.length < 60 && sums.test(foldName(text.replace(/[:=]/g, ' ')));
-
-const roleWords: [RegExp, string][] = [
-  [/^(vacan|vakant|open|unfilled|unbesetzt)/i, 'vacancy'],
-  [/^(assist|pa$)/i, 'assistant'],
-  [/^(none|no role)$/i, 'none'],
-];
-/** The role that a cell of a role column names ("none": none at all); null for any other word. */
-export const roleOfWord = (cell: string): string | null =>
-  roleWords.find(([word]) => word.test(cell.trim()))?.[1] ?? null;
-/** True where nothing is lost when only the role is kept of the word. */
-export const isPlainRole = (cell: string): boolean =>
-  /^(vacan(t|cy)|vakant|open|unfilled|unbesetzt|assistant|assistent|assistenz|pa|none|no role)$/i.test(cell.trim());

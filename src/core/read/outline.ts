@@ -1,17 +1,18 @@
 import { finding, type Finding } from '../model';
 import { splitDetails } from './line-parts';
-import { isAssistantTitle, isSumName, isVacantName } from './names';
-import { outlineLines, type OutlineLine } from './outline-lines';
-import { nothingRead, type ReadEntry, type ReadResult } from './result';
+import { isSumName } from './names';
+import type { OutlineLine } from './outline-lines';
+import { nothingRead, type ReadEntry, type Reading } from './result';
+import type { ListTokens } from './tokens';
+import { noRoles, type RoleWords } from './tree-vocabulary';
 
 /**
  * An indented list: by tabs or spaces, with or without bullets; or by numbers such as 1.2.3 or headings where nothing is indented.
  * A line belongs to the nearest line above it that is indented less; lines with dashes belong to the plain line above them. A last line
  * with a sum goes to the tray. O(characters).
  */
-export function readOutline(text: string): ReadResult {
-  const source = text.split(/\r\n|\r|\n/);
-  const all = outlineLines(source);
+export function readOutline(tokens: ListTokens, roles: RoleWords = noRoles): Reading {
+  const all = tokens.outline.lines;
   const lines = all.filter((each, i) => !isSum(each, all[i + 1]));
   if (lines.length === 0 && all.length === 0) return nothingRead;
   const flat = lines.every((each) => each.indent === lines[0]!.indent);
@@ -34,7 +35,7 @@ export function readOutline(text: string): ReadResult {
     const next = lines[i + 1];
     const overDashes = each.sign === null && next?.sign === 'bullet' && next.indent === each.indent && !byNumber;
     const { name, details } = splitDetails(overDashes ? withoutColon(each.text) : each.text);
-    const role = isVacantName(name) ? 'vacancy' : isAssistantTitle(details[0] ?? '') ? 'assistant' : null;
+    const role = roles.ofName(name) ?? roles.ofDetail(details[0] ?? '');
     const parent = stack.at(-1)?.id ?? null;
     entries.push({ id, line: each.line, name, details, fields: {}, role, parent });
     stack.push({ depth, id });
@@ -45,7 +46,7 @@ export function readOutline(text: string): ReadResult {
   return {
     ...nothingRead,
     structure: flat && !byNumber && entries.every(({ parent }) => parent === null) ? 'flat' : 'indent',
-    emptyLines: emptyBefore(source, all.length),
+    emptyLines: tokens.emptyLines(all.length),
     entries,
     notPlaced,
     findings,
@@ -77,13 +78,4 @@ function unevenIndent(each: OutlineLine): Finding {
     column: each.indent + 1,
     entries: [`e${each.line}`],
   });
-}
-
-/** Empty lines between the first and the last that has text. */
-export function emptyBefore(source: readonly string[], filled: number): number {
-  let end = source.length;
-  while (end > 0 && source[end - 1]!.trim() === '') end--;
-  let start = 0;
-  while (start < end && source[start]!.trim() === '') start++;
-  return end - start - filled;
 }

@@ -36,3 +36,34 @@ export function quotedAt(line: string, at: number): { readonly text: string; rea
   }
   return null;
 }
+
+/** Several texts in one cell, parted by semicolons; in quotes where they would not be read back otherwise. Empty ones keep their place. */
+export const cellOf = (texts: readonly string[]): string =>
+  texts.map((text) => (text !== text.trim() || /[;"\n\r\t]/.test(text) ? quoted(text) : text)).join('; ');
+
+/** The texts of such a cell; the inverse of `cellOf`. */
+export function textsOf(cell: string): string[] {
+  const texts: string[] = [];
+  let at = 0;
+  for (;;) {
+    while (cell[at] === ' ') at++;
+    const inQuotes = quotedAt(cell, at);
+    const next = inQuotes ? nextAfter(cell, inQuotes.end) : null;
+    if (inQuotes && next !== null) {
+      texts.push(inQuotes.text);
+      at = next;
+    } else {
+      const end = cell.indexOf(';', at);
+      texts.push((end < 0 ? cell.slice(at) : cell.slice(at, end)).trim());
+      at = end < 0 ? cell.length + 1 : end + 1;
+    }
+    if (at > cell.length) return texts;
+  }
+}
+
+/** Where the text after a separator begins, beyond the end of the cell where none follows; null where something else follows. */
+function nextAfter(cell: string, end: number): number | null {
+  let at = end;
+  while (cell[at] === ' ') at++;
+  return at >= cell.length ? cell.length + 1 : cell[at] === ';' ? at + 1 : null;
+}

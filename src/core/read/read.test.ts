@@ -1,15 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brokenInvariants } from '../model';
-import { structureOf } from '../tiers';
-import { csvOf, outlineText } from '../write';
+import { brokenInvariants } from '../diagram';
+import { hierarchyOf } from '../hierarchy';
 import { diagrams } from '../testing/arbitrary';
 import { parseDelimited } from './delimited';
 import { isNear, mayStandFor } from './names';
-import { decodeList, diagramFrom, readList, type ReadResult } from '.';
+import { decodeList } from './decode';
+import { csvOf, diagramFrom, outlineText, readList } from '../testing/lists';
+import { type Reading } from '.';
 
 /** "Ada(Bo(Cy) Di)": the tree by names, in the order of the list. */
-function shape(read: ReadResult, parent: string | null = null): string {
+function shape(read: Reading, parent: string | null = null): string {
   return read.entries
     .filter((entry) => entry.parent === parent)
     .map(
@@ -18,7 +19,7 @@ function shape(read: ReadResult, parent: string | null = null): string {
     )
     .join(' ');
 }
-const codes = (read: ReadResult) => read.findings.map((one) => one.code);
+const codes = (read: Reading) => read.findings.map((one) => one.code);
 
 describe('delimited text by RFC 4180', () => {
   it.each<[string, string, string[][]]>([
@@ -93,7 +94,7 @@ describe('tables with a superior', () => {
   const names = 'Name,Reports to,Title\nAda Quill,,Head\nBo Lin,Ada Quill,Lead\nCy Dee,Bo Lin,';
   it('by name under a heading', () => {
     const read = readList(names);
-    expect(read.structure).toBe('reports-to');
+    expect(read.structure).toBe('parent-column');
     expect(shape(read)).toBe('Ada Quill(Bo Lin(Cy Dee))');
     expect(read.entries[0]).toMatchObject({ details: ['Head'], line: 2 });
     expect(read.findings).toEqual([]);
@@ -164,7 +165,7 @@ describe('tables with a superior', () => {
       'Name,Manager,Also reports to,Title\nAda Quill,,,Head\nVacant,Ada Quill,,Lead\nBo Lin,Ada Quill,,Assistant to the head\nCy Dee,Ada Quill,Bo Lin,Cook',
     );
     expect(read.entries.map((entry) => entry.role)).toEqual([null, 'vacancy', 'assistant', null]);
-    expect(read.links).toEqual([{ from: 'e5', to: 'e4', line: 5 }]);
+    expect(read.links).toEqual([{ from: 'e5', to: 'e4', line: 5, kind: 'side', phrase: '' }]);
   });
   it('a column can be given another use', () => {
     const text = 'Name,Site,Manager\nAda,North,\nBo,South,Ada';
@@ -243,8 +244,8 @@ describe('what is written is read back', () => {
         };
         fc.pre(Object.keys(named.entries).length > 0);
         const back = diagramFrom(readList(csvOf(named)), 'x');
-        const structure = structureOf(named.entries);
-        const again = structureOf(back.entries);
+        const structure = hierarchyOf(named.entries);
+        const again = hierarchyOf(back.entries);
         const told = (from: typeof named, s: typeof structure) =>
           Array.from(s.outline, (i) => {
             const entry = from.entries[s.ids[i]!]!;

@@ -1,17 +1,5 @@
 import type { Finding } from '../model';
-
-export const columnUses = [
-  'name',
-  'reportsTo',
-  'alsoReportsTo',
-  'id',
-  'detail',
-  'role',
-  'set',
-  'field',
-  'leftOut',
-] as const;
-export type ColumnUse = (typeof columnUses)[number];
+import type { ColumnUse } from './headings';
 
 export interface Column {
   readonly index: number;
@@ -23,7 +11,7 @@ export interface Column {
 export interface ReadChoices {
   readonly structure?: 'outline' | 'table';
   readonly columns?: Readonly<Record<number, ColumnUse>>;
-  /** By question: the id of an entry, `top`, or `add`. */
+  /** By question: the id of an entry, `top`, `add`, or one of its options. */
   readonly answers?: Readonly<Record<string, string>>;
 }
 
@@ -32,7 +20,9 @@ export interface Question {
   readonly id: string;
   readonly line: number;
   readonly entry: string;
+  /** The words of the list that are in doubt. */
   readonly wanted: string;
+  /** The whole question, as it is asked. */
   readonly text: string;
   readonly guess: string | null;
   readonly candidates: readonly { readonly id: string; readonly name: string; readonly line: number }[];
@@ -51,25 +41,31 @@ export interface ReadEntry {
   readonly parent: string | null;
 }
 
-export interface ReadResult {
-  /** How the structure was told. */
-  readonly structure:
-    'indent' | 'reports-to' | 'flat' | 'set-columns' | 'set-marks' | 'set-lists' | 'set-lines' | 'set-outline' | 'none';
+/** A link that the list tells beside its structure. */
+export interface ReadLink {
+  readonly from: string;
+  readonly to: string;
+  readonly line: number;
+  readonly kind: string;
+  readonly phrase: string;
+}
+
+/** What a reader of any kind of diagram makes of a list; a kind adds what only it reads. */
+export interface Reading {
+  /** How the structure was told, by the reader's own word: `indent`, `parent-column`, `flat` …; `none` where nothing was read. */
+  readonly structure: string;
   readonly columns: readonly Column[];
   readonly header: boolean;
   readonly emptyLines: number;
   /** In the order of the list. */
   readonly entries: readonly ReadEntry[];
-  readonly links: readonly { readonly from: string; readonly to: string; readonly line: number }[];
+  readonly links: readonly ReadLink[];
   readonly notPlaced: readonly { readonly line: number; readonly text: string; readonly reason: string }[];
-  /** Sets with the ids of their items, and what they are all taken from; only where sets are read. */
-  readonly sets: readonly { readonly name: string; readonly items: readonly string[] }[];
-  readonly universe: string;
   readonly questions: readonly Question[];
   readonly findings: readonly Finding[];
 }
 
-export const nothingRead: ReadResult = {
+export const nothingRead: Reading = {
   structure: 'none',
   columns: [],
   header: false,
@@ -77,8 +73,6 @@ export const nothingRead: ReadResult = {
   entries: [],
   links: [],
   notPlaced: [],
-  sets: [],
-  universe: '',
   questions: [],
   findings: [],
 };

@@ -1,12 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { kinds } from '../kind';
-import { brokenInvariants } from '../model';
-import { csvRow } from '../write';
+import { kinds, tokensOf } from '../diagram';
+import { brokenInvariants } from '../diagram';
+import { csvRow } from '../hierarchy';
 import { columnUseOf } from './headings';
 import { delimiters, findDelimiter, parseDelimited } from './delimited';
-import { readMembershipLines } from './membership-lines';
-import { decodeList, readList, readSets } from '.';
+import { readMembershipLines } from '../kinds/venn/read/membership-lines';
+import { orgVocabulary } from '../kinds/org-chart';
+import { decodeList } from './decode';
+import { readList } from '../testing/lists';
+import { readSets } from '../testing/lists';
 
 /** Cells as they come from spreadsheets: with quotes, delimiters and line ends, without spaces at their ends. */
 const cell = fc
@@ -53,7 +56,9 @@ describe('RFC 4180, there and back', () => {
             fc.array(fc.array(word, { minLength: width, maxLength: width }), { minLength: 3, maxLength: 9 }),
           ),
         (delimiter, rows) => {
-          expect(findDelimiter(rows.map((row) => row.join(delimiter)).join('\n'))).toBe(delimiter);
+          expect(findDelimiter(rows.map((row) => row.join(delimiter)).join('\n'), orgVocabulary.headings)).toBe(
+            delimiter,
+          );
         },
       ),
     );
@@ -83,7 +88,7 @@ describe('bytes of a list', () => {
       fc.property(fc.uint8Array({ maxLength: 300 }), (bytes) => {
         const { text, findings } = decodeList(bytes);
         if (text === null) expect(findings[0]!.message).toMatch(/Paste|paste|Leave out/);
-        else for (const kind of kinds) expect(() => kind.read(text)).not.toThrow();
+        else for (const kind of kinds) expect(() => kind.read(tokensOf(text))).not.toThrow();
       }),
     );
   });
@@ -100,13 +105,18 @@ describe('whatever is pasted, in every kind', () => {
     fc.assert(
       fc.property(fc.array(line, { maxLength: 12 }), (lines) => {
         for (const kind of kinds) {
-          const read = kind.read(lines.join('\n'));
+          const read = kind.read(tokensOf(lines.join('\n')));
           for (const { message } of read.findings) expect(message).toMatch(/[.?”]$/);
           const diagram = kind.make(read, 'Pasted');
           expect(brokenInvariants(diagram)).toEqual([]);
           expect(Object.keys(diagram.entries)).toHaveLength(read.entries.length);
-          expect(() => kind.read(kind.text(diagram))).not.toThrow();
-          expect(() => kind.read(kind.csv(diagram))).not.toThrow();
+          const names = (made: typeof diagram) =>
+            Object.values(made.entries)
+              .map(({ name }) => name.trim())
+              .sort();
+          const again = kind.read(tokensOf(kind.csv(diagram)));
+          expect(names(kind.make(again, ''))).toEqual(names(diagram));
+          expect(kind.update(diagram, kind.text(diagram), () => 'new').gesture).toEqual([]);
         }
       }),
       { numRuns: 150 },
@@ -115,12 +125,14 @@ describe('whatever is pasted, in every kind', () => {
   it('nobody is read twice, and everybody stands under somebody who was read', () => {
     fc.assert(
       fc.property(fc.array(line, { maxLength: 12 }), (lines) => {
-        for (const read of [readList(lines.join('\n')), readSets(lines.join('\n'))]) {
+        const sets = readSets(lines.join('\n'));
+        for (const read of [readList(lines.join('\n')), sets]) {
           const ids = read.entries.map(({ id }) => id);
           expect(new Set(ids).size).toBe(ids.length);
           for (const { parent } of read.entries) if (parent !== null) expect(ids).toContain(parent);
-          for (const { items } of read.sets) for (const id of items) expect(ids).toContain(id);
         }
+        const items = new Set(sets.entries.map(({ id }) => id));
+        for (const set of sets.sets) for (const id of set.items) expect(items.has(id)).toBe(true);
       }),
     );
   });
@@ -128,18 +140,18 @@ describe('whatever is pasted, in every kind', () => {
 
 describe('headings people use', () => {
   it.each([
-    ['Reports to', 'reportsTo'],
-    ['LINE MANAGER', 'reportsTo'],
-    ['Vorgesetzte', 'reportsTo'],
-    ['Supérieur', 'reportsTo'],
-    ['Manager ID', 'reportsTo'],
-    ['Also reports to', 'alsoReportsTo'],
+    ['Reports to', 'parent'],
+    ['LINE MANAGER', 'parent'],
+    ['Vorgesetzte', 'parent'],
+    ['Supérieur', 'parent'],
+    ['Manager ID', 'parent'],
+    ['Also reports to', 'alsoUnder'],
     ['Staff no', 'id'],
     ['Full name', 'name'],
     ['Job title:', 'detail'],
     ['Abteilung', 'detail'],
     ['Room', null],
-  ])('“%s” is %s', (heading, use) => expect(columnUseOf(heading)).toBe(use));
+  ])('“%s” is %s', (heading, use) => expect(columnUseOf(heading, orgVocabulary.headings)).toBe(use));
 });
 
 describe('lines of items and their sets', () => {

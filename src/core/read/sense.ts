@@ -1,4 +1,4 @@
-import type { ReadResult } from './result';
+import type { Reading } from './result';
 
 /** What is no name: several cells in one, a number alone, a paragraph. */
 const odd = (name: string): boolean =>
@@ -6,13 +6,13 @@ const odd = (name: string): boolean =>
 
 /**
  * How far a reading makes sense, from 0 to 1: the share of what was read that has a plain name and a place, squared, so that a reading which leaves
- * separators inside names is worth next to nothing.
+ * separators inside names is worth next to nothing. `groups`: names of what the entries were sorted into.
  */
-export function senseOf({ entries, sets, notPlaced }: ReadResult): number {
+export function senseOf({ entries, notPlaced }: Reading, groups: readonly string[] = []): number {
   if (entries.length === 0) return 0;
-  const names = [...entries.map(({ name }) => name), ...sets.map(({ name }) => name)];
+  const names = [...entries.map(({ name }) => name), ...groups];
   const plain = names.filter((name) => !odd(name)).length / names.length;
-  const oddSets = sets.some(({ name }) => odd(name)) ? 0.2 : 1;
+  const oddGroups = groups.some(odd) ? 0.2 : 1;
   const placed = entries.length / (entries.length + 0.5 * notPlaced.length);
-  return plain * plain * placed * oddSets;
+  return plain * plain * placed * oddGroups;
 }

@@ -1,4 +1,4 @@
-import { columnUseOf } from './headings';
+import { columnUseOf, type Headings } from './headings';
 import type { Row } from './delimited';
 import { isSumName } from './names';
 
@@ -14,8 +14,8 @@ const filled = (row: Row): number => row.cells.filter((cell) => cell !== '').len
 const mostAbove = 20;
 
 /** The rows of a table from its heading on, without titles above it and sums in it. O(cells). */
-export function tableParts(all: readonly Row[]): TableParts {
-  const begin = beginOf(all);
+export function tableParts(all: readonly Row[], headings: Headings): TableParts {
+  const begin = beginOf(all, headings);
   const aside = all.slice(0, begin).map((row) => ({ row, why: 'stands above the table' }));
   const rows: Row[] = [];
   for (const row of all.slice(begin)) {
@@ -26,12 +26,12 @@ export function tableParts(all: readonly Row[]): TableParts {
 }
 
 /** Index of the heading, or of the first full row: every row before it has at most half as many cells filled. */
-function beginOf(rows: readonly Row[]): number {
+function beginOf(rows: readonly Row[], headings: Headings): number {
   let widest = 0;
   for (let i = 0; i < Math.min(rows.length, mostAbove); i++) {
     const row = rows[i]!;
     const width = filled(row);
-    const known = row.cells.filter((cell) => columnUseOf(cell) !== null).length;
+    const known = row.cells.filter((cell) => columnUseOf(cell, headings) !== null).length;
     const isHeading = known >= 2 && known * 2 >= width;
     if (isHeading && (i === 0 || widest * 2 <= width)) return i;
     widest = Math.max(widest, width);

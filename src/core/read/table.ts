@@ -1,23 +1,30 @@
 import { finding, type Finding } from '../model';
 import { findColumns, type Columns } from './columns';
-import { parseDelimited, type Delimiter, type Row } from './delimited';
+import type { Row } from './delimited';
 import { fieldsOf } from './fit';
-import { foldName, isAssistantTitle, isPlainRole, isVacantName, roleOfWord, turned } from './names';
-import { emptyBefore } from './outline';
-import { nothingRead, type ColumnUse, type ReadChoices, type ReadEntry, type ReadResult } from './result';
-import { findSuperiors, superiorMatcher, type Reporting, type SuperiorMatcher } from './superiors';
-import { tableParts } from './table-parts';
+import type { ColumnUse } from './headings';
+import { foldName, turned } from './names';
+import { textsOf } from './quoted';
+import { findParents, parentMatcher, type Listed, type ParentMatcher } from './parents';
+import { nothingRead, type ReadChoices, type ReadEntry, type Reading, type ReadLink } from './result';
+import type { ListTokens, TableTokens } from './tokens';
+import type { TreeVocabulary } from './tree-vocabulary';
 
-interface Person extends Reporting {
-  /** Further superiors, as the list names them. */
-  readonly also: readonly string[];
+interface Told extends Listed {
+  /** Further parents, as the list names them, with what it says of the link. */
+  readonly also: readonly { readonly wanted: string; readonly phrase: string }[];
 }
 
-/** A delimited table with a name column and a column that names the superior, by name or by id. O(cells). */
-export function readTable(text: string, delimiter: Delimiter, choices: ReadChoices): ReadResult {
-  const { rows: all, openQuote } = parseDelimited(text, delimiter);
-  const { rows, aside } = tableParts(all);
-  const columns = findColumns(rows, choices.columns);
+/** A delimited table with a name column and a column that names what each entry stands under, by name or by id. O(cells). */
+export function readTable(
+  tokens: ListTokens,
+  table: TableTokens,
+  choices: ReadChoices,
+  vocabulary: TreeVocabulary,
+): Reading {
+  const { all, rows, aside, openQuote } = table;
+  const { words, roles } = vocabulary;
+  const columns = findColumns(rows, choices.columns, vocabulary);
   const findings: Finding[] = [];
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
   const notPlaced = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
@@ -25,33 +32,32 @@ export function readTable(text: string, delimiter: Delimiter, choices: ReadChoic
   const body = columns.header ? rows.slice(1) : rows;
   const counts = isCount(columns, body);
   const known = new Set(body.map((row) => foldName(nameOf(row, columns))));
-  const people: Person[] = [];
+  const told: Told[] = [];
   for (const row of body) {
-    const person = personOf(row, columns, counts, known, findings);
-    if (person) people.push(person);
-    else notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
+    const entry = toldBy(row, columns, { counts, known, findings, roles });
+    if (entry) told.push(entry);
+    else notPlaced.push(trayLine(row, columns) ?? trayed(row, `Line ${row.line} has no name.`));
   }
-  const sameIds = repeatedIds(people);
-  const match = superiorMatcher(people);
-  const { parents, questions, findings: found, added } = findSuperiors(people, choices.answers ?? {}, match);
-  const hasReports = new Set(parents.values());
+  const sameIds = repeatedIds(told, vocabulary);
+  const match = parentMatcher(told, words);
+  const { parents, questions, findings: found, added } = findParents(told, choices.answers ?? {}, words, match);
+  const leading = new Set(parents.values());
   const plain = { details: [], fields: {}, role: null, parent: null };
   const entries: ReadEntry[] = [
     ...added.map(({ id, line, name }) => ({ id, line, name, ...plain })),
-    ...people.map(({ entry }) => ({
+    ...told.map(({ entry }) => ({
       ...entry,
       parent: parents.get(entry.id) ?? null,
-      role: entry.role === 'assistant' && hasReports.has(entry.id) ? null : entry.role,
+      role: entry.role === roles.leafOnly && leading.has(entry.id) ? null : entry.role,
     })),
   ];
-  const reports = columns.columns.some((column) => column.use === 'reportsTo');
-  const links = sideLinks(people, match, findings);
+  const links = sideLinks(told, match, findings, vocabulary);
   return {
     ...nothingRead,
-    structure: reports ? 'reports-to' : 'flat',
+    structure: columns.columns.some(({ use }) => use === 'parent') ? 'parent-column' : 'flat',
     columns: columns.columns,
     header: columns.header,
-    emptyLines: Math.max(0, emptyBefore(text.split(/\r\n|\r|\n/), all.length)),
+    emptyLines: tokens.emptyLines(all.length),
     entries,
     links,
     notPlaced: notPlaced.sort((a, b) => a.line - b.line),
@@ -68,11 +74,24 @@ export const openQuoteFinding = (line: number): Finding =>
     { line },
   );
 
-export const trayed = (row: Row, reason: string): ReadResult['notPlaced'][number] => ({
+/** A line that a table of our own keeps for the tray; null for any other row. */
+function trayLine(row: Row, { columns }: Columns): Reading['notPlaced'][number] | null {
+  const column = columns.find(({ use }) => use === 'tray');
+  const text = column ? (row.cells[column.index] ?? '') : '';
+  return text === '' ? null : { line: row.line, text, reason: 'It had no place in the list before.' };
+}
+
+export const trayed = (row: Row, reason: string): Reading['notPlaced'][number] => ({
   line: row.line,
   text: row.cells.filter(Boolean).join(', '),
   reason,
 });
+
+/** The first line above a table that says what it is; empty where none does, or where it is too long for a title. */
+export function titleAbove({ notPlaced }: Reading): string {
+  const told = notPlaced.find(({ reason }) => reason.endsWith('stands above the table.'))?.text ?? '';
+  return told.length <= 120 ? told : '';
+}
 
 export function asideFinding(lines: readonly number[]): Finding {
   const shown = lines.slice(0, 5).join(', ');
@@ -95,13 +114,16 @@ function isCount({ columns }: Columns, body: readonly Row[]): boolean {
   return id !== undefined && body.every((row, i) => row.cells[id.index] === String(i + 1));
 }
 
-function personOf(
-  row: Row,
-  told: Columns,
-  counts: boolean,
-  known: ReadonlySet<string>,
-  findings: Finding[],
-): Person | null {
+interface Telling {
+  /** True where the id column only counts the rows. */
+  readonly counts: boolean;
+  /** Folded names of all rows. */
+  readonly known: ReadonlySet<string>;
+  readonly findings: Finding[];
+  readonly roles: TreeVocabulary['roles'];
+}
+
+function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Telling): Told | null {
   const { columns, expected } = told;
   const cellsOf = (use: ColumnUse) =>
     columns.filter((column) => column.use === use).map((column) => row.cells[column.index] ?? '');
@@ -121,25 +143,30 @@ function personOf(
   const fields = fieldsOf(
     columns.flatMap(({ index, header, use }): [string, string][] => {
       const value = row.cells[index] ?? '';
-      const kept = use === 'field' || (use === 'id' && !counts) || (use === 'role' && !isPlainRole(value));
+      const kept = use === 'field' || (use === 'id' && !counts) || (use === 'role' && !roles.isPlain(value));
       return kept && value !== '' ? [[header, value]] : [];
     }),
   );
-  const named = roleOfWord(roleCell);
+  const named = roles.ofCell(roleCell);
   const role =
     named === 'none'
       ? null
-      : (named ?? (isVacantName(name) ? 'vacancy' : details.some(isAssistantTitle) ? 'assistant' : null));
-  const [superior = '', ...more] = superiorsIn(cellsOf('reportsTo')[0] ?? '', known);
+      : (named ??
+        roles.ofName(name) ??
+        details.map((detail) => roles.ofDetail(detail)).find((one) => one !== null) ??
+        null);
+  const [parent = '', ...more] = namesIn(cellsOf('parent')[0] ?? '', known);
+  const further = [...cellsOf('alsoUnder').flatMap((cell) => namesIn(cell, known)), ...more];
+  const phrases = cellsOf('linkPhrase').flatMap(textsOf);
   return {
     entry: { id, line: row.line, name, details, fields, role, parent: null },
     ownId: cellsOf('id')[0] ?? '',
-    wanted: superior,
-    also: [...cellsOf('alsoReportsTo').flatMap((cell) => superiorsIn(cell, known)), ...more],
+    wanted: parent,
+    also: further.map((wanted, i) => ({ wanted, phrase: phrases[i] ?? '' })),
   };
 }
 
-/** A row of our own tables may have no name and be an entry all the same: it says whom it reports to, or has an id of its own. */
+/** A row of our own tables may have no name and be an entry all the same: it says what it stands under, or has an id of its own. */
 const isNamelessEntry = (cellsOf: (use: ColumnUse) => string[]): boolean =>
   (cellsOf('id')[0] ?? '') !== '' && cellsOf('role')[0] !== undefined;
 
@@ -148,8 +175,8 @@ function withoutEmptyEnd(cells: readonly string[]): string[] {
   return cells.slice(0, last + 1);
 }
 
-/** The superiors a cell names, parted by ; / & or "and", unless all of it is the name of one. */
-function superiorsIn(cell: string, known: ReadonlySet<string>): string[] {
+/** The parents a cell names, parted by ; / & or "and", unless all of it is the name of one. */
+function namesIn(cell: string, known: ReadonlySet<string>): string[] {
   if (cell === '' || known.has(foldName(cell))) return cell === '' ? [] : [cell];
   return cell
     .split(/[;/&]|\sand\s/)
@@ -159,17 +186,17 @@ function superiorsIn(cell: string, known: ReadonlySet<string>): string[] {
 
 const lastNeeded = (columns: Columns['columns']): number =>
   columns.reduce(
-    (last, column) => (column.use === 'name' || column.use === 'reportsTo' ? Math.max(last, column.index + 1) : last),
+    (last, column) => (column.use === 'name' || column.use === 'parent' ? Math.max(last, column.index + 1) : last),
     0,
   );
 
-function repeatedIds(people: readonly Reporting[]): Finding[] {
+function repeatedIds(told: readonly Listed[], { words }: TreeVocabulary): Finding[] {
   const seen = new Map<string, ReadEntry>();
   const findings: Finding[] = [];
-  for (const { entry, ownId } of people) {
+  for (const { entry, ownId } of told) {
     const before = ownId === '' ? undefined : seen.get(ownId);
     if (before) {
-      const message = `Lines ${before.line} and ${entry.line} have the same id “${ownId}”. Give one of them its own, so that it is clear who reports to whom.`;
+      const message = `Lines ${before.line} and ${entry.line} have the same id “${ownId}”. Give one of them its own, so that it is clear ${words.whichUnderWhich}.`;
       findings.push(finding('same-id', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
     } else if (ownId !== '') {
       seen.set(ownId, entry);
@@ -178,28 +205,33 @@ function repeatedIds(people: readonly Reporting[]): Finding[] {
   return findings;
 }
 
-/** Further superiors become side links, each once. */
-function sideLinks(people: readonly Person[], match: SuperiorMatcher, findings: Finding[]): ReadResult['links'] {
-  const links: ReadResult['links'][number][] = [];
-  for (const { entry, also } of people) {
+/** Further parents become links beside the structure, each once. */
+function sideLinks(
+  told: readonly Told[],
+  match: ParentMatcher,
+  findings: Finding[],
+  { words, linkKind }: TreeVocabulary,
+): readonly ReadLink[] {
+  const links: ReadLink[] = [];
+  for (const { entry, also } of told) {
     const linked = new Set([entry.id]);
-    for (const wanted of also) {
+    for (const { wanted, phrase } of also) {
       const { sure, entries } = match(wanted, entry.id);
       const to = entries[0]?.entry;
-      const subject = `Line ${entry.line}: ${entry.name} also reports to “${wanted}”`;
+      const subject = `Line ${entry.line}: ${entry.name} ${words.alsoUnder} “${wanted}”`;
       const where = { line: entry.line, entries: [entry.id] };
       if (!to) {
-        const message = `${subject}, who is not in the list. The side link was left out.`;
+        const message = `${subject}, ${words.notInList}. The side link was left out.`;
         findings.push(finding('unknown-side-link', 'warning', message, where));
         continue;
       }
       if (!sure) {
-        const message = `${subject}; that was taken to be ${to.name}, line ${to.line}. Correct the name if it is someone else.`;
+        const message = `${subject}; that was taken to be ${to.name}, line ${to.line}. Correct the name if it is ${words.other}.`;
         findings.push(finding('unsure-side-link', 'warning', message, where));
       }
       if (linked.has(to.id)) continue;
       linked.add(to.id);
-      links.push({ from: entry.id, to: to.id, line: entry.line });
+      links.push({ from: entry.id, to: to.id, line: entry.line, kind: linkKind, phrase });
     }
   }
   return links;

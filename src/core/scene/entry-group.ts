@@ -1,6 +1,6 @@
 import type { BoxStyle, Entry } from '../model';
 import { boxText } from '../measure';
-import type { Primitive, SceneGroup } from './scene';
+import type { Primitive, Rect, SceneGroup } from './scene';
 
 export const padding = { x: 12, y: 8 } as const;
 const leastWidth = 64;
@@ -36,15 +36,7 @@ interface Drawn {
 const drawn = new WeakMap<Entry, Drawn>();
 
 /** The box and text of an entry. The same object comes back while nothing about it has changed. */
-export function entryGroup(
-  entry: Entry,
-  style: BoxStyle,
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-  label: string,
-): SceneGroup {
+export function entryGroup(entry: Entry, style: BoxStyle, { x, y, width, height }: Rect, label: string): SceneGroup {
   const before = drawn.get(entry);
   const alike =
     before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;

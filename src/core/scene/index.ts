@@ -1,6 +1,6 @@
 export * from './box-outline';
-export * from './region-words';
+export { freeRoom, placeOnSheet } from './place-sheet';
 export * from './scene';
-export * from './tier-scene';
-export { isToScale } from './venn-arrangement';
-export * from './venn-scene';
+export { sheetNotes } from './sheet-notes';
+export { labelledLine, type LabelledLine } from './side-links';
+export { tierScene, type TierWords } from './tier-scene';

@@ -1,4 +1,4 @@
-import { paperSize, type Diagram } from '../model';
+import { paperSize, type DiagramCommon } from '../model';
 import type { Scene } from './scene';
 import { notesRoom } from './sheet-notes';
 
@@ -6,7 +6,7 @@ import { notesRoom } from './sheet-notes';
 const leastSheet = { width: 420, height: 200 };
 
 /** Room for the drawing on the paper, CSS px; null where the sheet is as large as the drawing. */
-export function freeRoom(diagram: Diagram, legend: string): { width: number; height: number } | null {
+export function freeRoom(diagram: DiagramCommon, legend: string): { width: number; height: number } | null {
   const paper = paperSize(diagram.sheet);
   if (!paper) return null;
   const room = notesRoom(diagram, legend);
@@ -19,7 +19,7 @@ export function freeRoom(diagram: Diagram, legend: string): { width: number; hei
 
 /** Where a drawing of a size stands on its sheet, made smaller where it must. */
 export function placeOnSheet(
-  diagram: Diagram,
+  diagram: DiagramCommon,
   { width, height }: { readonly width: number; readonly height: number },
   legend: string,
   largestScale = 1.25,

@@ -1,5 +1,4 @@
 import type { BoxShape } from '../model';
-import type { Ellipse, ScaleError } from '../arrange';
 import type { Face, Run } from '../measure';
 
 /** All lengths in CSS px (1/96 in), y down. Children of a group are placed relative to it. */
@@ -26,6 +25,8 @@ export interface PathPrimitive {
   readonly stroke: string;
   readonly strokeWidth: number;
   readonly dashed: boolean;
+  /** Left out: not dotted. */
+  readonly dotted?: true;
 }
 
 export interface TextPrimitive {
@@ -74,12 +75,25 @@ export interface Rect {
   readonly height: number;
 }
 
+/** What something in the drawing stands for: an entry, a link, the lines of the structure, a note, or a part that only its kind names. */
+export interface Stands {
+  readonly for: string;
+  readonly id: string;
+}
+
+/** How something in the drawing can be pointed at and is marked. */
+export interface Selectable {
+  /** Its outline as SVG path data, relative to the group. */
+  readonly outline: string;
+  /** Anywhere in its bounds, anywhere inside its outline, or near its course. */
+  readonly hit: 'box' | 'area' | 'line';
+  /** The points of a line, x and y by turns, relative to the group; empty for others. */
+  readonly course: readonly number[];
+}
+
 export interface SceneGroup {
   readonly type: 'group';
-  readonly stands: {
-    readonly for: 'entry' | 'links' | 'sideLink' | 'region' | 'set' | 'key' | 'note';
-    readonly id: string;
-  };
+  readonly stands: Stands;
   /** What assistive technology reads out; empty for lines, which repeat what the entries say. */
   readonly label: string;
   readonly x: number;
@@ -87,6 +101,8 @@ export interface SceneGroup {
   /** Extent of the content, relative to x and y. */
   readonly bounds: Rect;
   readonly children: readonly Primitive[];
+  /** Left out for what cannot be selected; an entry without one is marked by its bounds. */
+  readonly selectable?: Selectable;
 }
 
 /** One tier on the rail, along the direction of growth, in drawing coordinates. */
@@ -119,16 +135,12 @@ export interface Scene {
   /** Title block and legend, in sheet coordinates. */
   readonly notes: readonly SceneGroup[];
   readonly tiers: readonly TierBand[];
-  /** The curves of the sets, in drawing coordinates and in the order of the sets; only where sets are drawn. */
-  readonly curves?: readonly Ellipse[];
-  /** How far the areas are from the counts; only where they are drawn to scale. */
-  readonly scaled?: Pick<ScaleError, 'stress' | 'diagError' | 'unwanted'>;
+  /** Boxes with room around them, or names set within areas, whose marks have to be thin and near. */
+  readonly entriesAs: 'boxes' | 'names';
   /** Size of the smallest text of an entry on the sheet; null without text. */
   readonly smallestText: number | null;
 }
 
 /** Length of a dash and of the gap after it for a line of this width, the same in every writer and on screen. CSS px. */
-export const dashPattern = (width: number): readonly [dash: number, gap: number] => [
-  Math.max(3, width * 3.2),
-  Math.max(2.4, width * 2.4),
-];
+export const dashPattern = (width: number, dotted: boolean): readonly [dash: number, gap: number] =>
+  dotted ? [Math.max(1, width), Math.max(2, width * 1.8)] : [Math.max(3, width * 3.2), Math.max(2.4, width * 2.4)];

@@ -1,4 +1,4 @@
-import type { Diagram } from '../model';
+import type { DiagramCommon } from '../model';
 import { runsOf, type Face } from '../measure';
 import { readableText, type Look } from '../style';
 import type { SceneGroup, TextPrimitive } from './scene';
@@ -38,7 +38,7 @@ export const subtitleSize = 13;
 const footSize = 11;
 
 /** Room the title block takes above the drawing and the foot lines below it, CSS px. */
-export function notesRoom(diagram: Diagram, legend: string): { top: number; bottom: number } {
+export function notesRoom(diagram: DiagramCommon, legend: string): { top: number; bottom: number } {
   const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const top = shown
     ? (title ? titleSize * 1.35 : 0) + (subtitle ? subtitleSize * 1.5 : 0) + (title || subtitle ? 14 : 0)
@@ -49,7 +49,7 @@ export function notesRoom(diagram: Diagram, legend: string): { top: number; bott
 
 /** Title, subtitle, author and date, and what the signs mean, in sheet coordinates. */
 export function sheetNotes(
-  diagram: Diagram,
+  diagram: DiagramCommon,
   look: Look,
   sheet: { width: number; height: number },
   legend: string,

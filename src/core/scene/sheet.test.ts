@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createDiagram, paperSize, type Diagram } from '../model';
+import { paperSize } from '../model';
+import { createDiagram, type Diagram } from '../diagram';
 import { looks } from '../style';
 import { freeRoom, placeOnSheet } from './place-sheet';
 import { notesRoom, sheetNotes } from './sheet-notes';

@@ -1,15 +1,33 @@
-import { arrangeTierTree, roundedPath, sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange';
-import { sheetName, type BoxStyle, type Diagram, type Entry, own } from '../model';
-import { lookOf, tierStyle } from '../style';
-import { isBesideLine, roleName, roleOf, tierCount, type Structure } from '../tiers';
+import { arrangeTierTree, type TierTreeInput, type TierTreeLayout } from '../arrange/tree';
+import { extentOfLines, roundedPath } from '../arrange/graph';
+import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
+import { own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
+import { lookOf, tierStyle, type LinkKind } from '../style';
 import { entryGroup, ownSize } from './entry-group';
 import { placeOnSheet } from './place-sheet';
 import type { Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
+import { sideLinks } from './side-links';
+
+/** What a kind says of its drawing on tiers. */
+export interface TierWords {
+  /** "Org chart", as the description for assistive technology begins. */
+  readonly kindName: string;
+  /** "reports to", "also to", as a label tells what an entry is under. */
+  readonly under: string;
+  readonly alsoUnder: string;
+  readonly roles: Roles;
+  readonly linkKinds: readonly LinkKind[];
+}
 
 /** From a hierarchy with complete styles to its Scene on tiers. */
-export function tierScene(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[]): Scene {
-  const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i) ? 1 : 0));
+export function tierScene(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  words: TierWords,
+): Scene {
+  const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, words.roles) ? 1 : 0));
   const { width, height } = boxSizes(diagram, structure, styles, beside);
   const { arrangement } = diagram;
   const tierGap = Array.from(
@@ -18,21 +36,22 @@ export function tierScene(diagram: Diagram, structure: Structure, styles: readon
   );
   const { input, layout } = layoutOf(structure, { ...structure, ...arrangement, width, height, beside, tierGap });
   const look = lookOf(diagram.look);
-  const legend = legendOf(diagram, structure);
+  const legend = legendOf(diagram, structure, words);
   const { sheet, drawing } = placeOnSheet(diagram, layout, legend);
   return {
     title: diagram.title,
-    description: `Org chart: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
+    description: `${words.kindName}: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
     sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
     drawing,
     direction: arrangement.direction,
     groups: [
       ...fans(diagram, structure, layout, look.line),
-      ...sideLinks(diagram, structure, input, layout, look.line),
-      ...boxes(diagram, structure, styles, layout, width, height),
+      ...sideLinks(diagram, structure, { input, layout }, words.linkKinds),
+      ...boxes(diagram, structure, styles, { layout, width, height, words }),
     ],
     notes: sheetNotes(diagram, look, sheet, legend),
     tiers: bands(diagram, structure, styles, layout, tierGap),
+    entriesAs: 'boxes',
     smallestText: smallest(diagram, structure, styles, drawing.scale),
   };
 }
@@ -41,10 +60,10 @@ interface LaidOut {
   readonly input: TierTreeInput;
   readonly layout: TierTreeLayout;
 }
-const laidOut = new WeakMap<Structure, LaidOut>();
+const laidOut = new WeakMap<Hierarchy, LaidOut>();
 
 /** The arrangement; kept per structure while sizes and spacing stay as they are, as when a name is typed that fits its tier. */
-function layoutOf(structure: Structure, input: TierTreeInput): LaidOut {
+function layoutOf(structure: Hierarchy, input: TierTreeInput): LaidOut {
   const before = laidOut.get(structure);
   if (before && sameInput(before.input, input)) return before;
   const made = { input, layout: arrangeTierTree(input) };
@@ -63,16 +82,17 @@ function sameInput(a: TierTreeInput, b: TierTreeInput): boolean {
 }
 
 /** What the signs on the sheet mean, for those that occur. */
-function legendOf(diagram: Diagram, structure: Structure): string {
-  const signs: string[] = [];
-  if (structure.ids.some((id) => own(diagram.entries, id)!.role === 'vacancy'))
-    signs.push('Dashed box: post not filled');
-  if (Object.keys(diagram.links).length > 0) signs.push('Dashed line: also reports to');
-  return signs.join('.  ');
+function legendOf(diagram: DiagramCommon, structure: Hierarchy, { roles, linkKinds }: TierWords): string {
+  const there = new Set(structure.ids.map((id) => own(diagram.entries, id)!.role));
+  const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
+  return [
+    ...roles.all.filter(({ id, legend }) => legend !== undefined && there.has(id)).map(({ legend }) => legend!),
+    ...linkKinds.filter(({ id }) => linked.has(id)).map(({ legend }) => legend),
+  ].join('.  ');
 }
 
 /** Boxes of a tier that take the common size share the largest width and height; assistants have a common size of their own. */
-function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], beside: Uint8Array) {
+function boxSizes(diagram: DiagramCommon, structure: Hierarchy, styles: readonly BoxStyle[], beside: Uint8Array) {
   const n = structure.ids.length;
   const width = new Float64Array(n);
   const height = new Float64Array(n);
@@ -100,26 +120,30 @@ function boxSizes(diagram: Diagram, structure: Structure, styles: readonly BoxSt
 }
 
 function boxes(
-  diagram: Diagram,
-  structure: Structure,
+  diagram: DiagramCommon,
+  structure: Hierarchy,
   styles: readonly BoxStyle[],
-  layout: TierTreeLayout,
-  width: Float64Array,
-  height: Float64Array,
+  {
+    layout,
+    width,
+    height,
+    words,
+  }: {
+    readonly layout: TierTreeLayout;
+    readonly width: Float64Array;
+    readonly height: Float64Array;
+    readonly words: TierWords;
+  },
 ): SceneGroup[] {
   const alsoTo = new Map<string, string[]>();
-  for (const link of Object.values(diagram.links)) alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), link.to]);
+  for (const link of Object.values(diagram.links)) {
+    const told = `${link.phrase || words.alsoUnder} ${own(diagram.entries, link.to)?.name ?? ''}`.trim();
+    alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), told]);
+  }
   return Array.from(structure.outline, (i) => {
     const entry = own(diagram.entries, structure.ids[i]!)!;
-    return entryGroup(
-      entry,
-      styles[i]!,
-      layout.x[i]!,
-      layout.y[i]!,
-      width[i]!,
-      height[i]!,
-      labelOf(diagram, structure, i, alsoTo),
-    );
+    const place = { x: layout.x[i]!, y: layout.y[i]!, width: width[i]!, height: height[i]! };
+    return entryGroup(entry, styles[i]!, place, labelOf(diagram, structure, i, { alsoTo, words }));
   });
 }
 
@@ -134,25 +158,22 @@ const labelled = new WeakMap<Entry, Labelled>();
 
 /** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". Kept per entry while nothing in it changes. */
 function labelOf(
-  diagram: Diagram,
-  structure: Structure,
+  diagram: DiagramCommon,
+  structure: Hierarchy,
   i: number,
-  alsoTo: ReadonlyMap<string, readonly string[]>,
+  { alsoTo, words }: { readonly alsoTo: ReadonlyMap<string, readonly string[]>; readonly words: TierWords },
 ): string {
   const entry = own(diagram.entries, structure.ids[i]!)!;
   const parent = entry.parent === null ? undefined : own(diagram.entries, entry.parent);
-  const role = roleOf(diagram, structure, i);
+  const role = roleOf(diagram, structure, i, words.roles);
   const tier = structure.tier[i]!;
-  const also = alsoTo
-    .get(entry.id)
-    ?.map((id) => `also to ${own(diagram.entries, id)!.name}`)
-    .join(', ');
+  const also = alsoTo.get(entry.id)?.join(', ');
   const known = labelled.get(entry);
   if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)
     return known.label;
   const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${tier}`];
-  if (role !== null && role !== 'manager') parts.push(roleName(role).toLowerCase());
-  if (parent) parts.push(`reports to ${parent.name || 'an entry without a name'}`);
+  if (role !== null && role !== words.roles.leading) parts.push(roleName(role, words.roles).toLowerCase());
+  if (parent) parts.push(`${words.under} ${parent.name || 'an entry without a name'}`);
   if (also) parts.push(also);
   const label = parts.join(', ');
   labelled.set(entry, { parent, tier, role, also, label });
@@ -162,7 +183,12 @@ function labelOf(
 const fanned = new WeakMap<TierTreeLayout, { readonly manner: string; readonly groups: readonly SceneGroup[] }>();
 
 /** The lines from each entry to those below it; kept per layout. */
-function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, stroke: string): readonly SceneGroup[] {
+function fans(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  layout: TierTreeLayout,
+  stroke: string,
+): readonly SceneGroup[] {
   const { lineWidth, joinRadius } = diagram.arrangement;
   const manner = `${lineWidth} ${joinRadius} ${stroke}`;
   const before = fanned.get(layout);
@@ -175,7 +201,7 @@ function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, st
       label: '',
       x: 0,
       y: 0,
-      bounds: boundsOf(lines.map((line) => line.points)),
+      bounds: extentOfLines(lines.map((line) => line.points)),
       children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: false }],
     };
   });
@@ -183,49 +209,9 @@ function fans(diagram: Diagram, structure: Structure, layout: TierTreeLayout, st
   return groups;
 }
 
-function sideLinks(
-  diagram: Diagram,
-  structure: Structure,
-  input: TierTreeInput,
-  layout: TierTreeLayout,
-  stroke: string,
-): SceneGroup[] {
-  const links = Object.values(diagram.links);
-  if (links.length === 0) return [];
-  const route = sideRouter(input, layout);
-  const { lineWidth, joinRadius } = diagram.arrangement;
-  return links.map((link) => {
-    const points = route(structure.index.get(link.from)!, structure.index.get(link.to)!);
-    const d = roundedPath(points, joinRadius);
-    const stands = { for: 'sideLink', id: link.id } as const;
-    return {
-      type: 'group',
-      stands,
-      label: '',
-      x: 0,
-      y: 0,
-      bounds: boundsOf([points]),
-      children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: true }],
-    };
-  });
-}
-
-function boundsOf(lines: readonly (readonly number[])[]): SceneGroup['bounds'] {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const points of lines) {
-    for (let p = 0; p < points.length; p += 2) {
-      left = Math.min(left, points[p]!);
-      right = Math.max(right, points[p]!);
-      top = Math.min(top, points[p + 1]!);
-      bottom = Math.max(bottom, points[p + 1]!);
-    }
-  }
-  return { x: left, y: top, width: right - left, height: bottom - top };
-}
-
 function bands(
-  diagram: Diagram,
-  structure: Structure,
+  diagram: DiagramCommon,
+  structure: Hierarchy,
   styles: readonly BoxStyle[],
   layout: TierTreeLayout,
   gaps: readonly number[],
@@ -252,7 +238,12 @@ function bands(
   });
 }
 
-function smallest(diagram: Diagram, structure: Structure, styles: readonly BoxStyle[], scale: number): number | null {
+function smallest(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  scale: number,
+): number | null {
   let size = Infinity;
   structure.ids.forEach((id, i) => {
     const style = styles[i]!;

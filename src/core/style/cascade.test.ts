@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyCommand } from '../edit';
-import { kindOf } from '../kind';
-import { styleProperties, type Diagram, type Scope } from '../model';
+import { applyCommand } from '../diagram';
+import { kindOf } from '../diagram';
+import { styleProperties } from '../model';
+import { type Diagram, type Scope } from '../diagram';
 import { diagrams } from '../testing/arbitrary';
 import { venns } from '../testing/arbitrary-venn';
 

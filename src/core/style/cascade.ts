@@ -1,11 +1,22 @@
-import type { BoxStyle, Diagram, Scope, StylePatch, StyleProperty } from '../model';
-import { styleProperties, own } from '../model';
-import { roleOf, type Structure } from '../tiers';
+import { roleOf, type Hierarchy, type Roles } from '../hierarchy';
+import {
+  commonScope,
+  own,
+  styleProperties,
+  type AnyScope,
+  type BoxStyle,
+  type DiagramCommon,
+  type StylePatch,
+  type StyleProperty,
+} from '../model';
 import { readableText } from './contrast';
 import { lookOf, roleStyle, tierStyle, type Look } from './look';
 
-/** Where a value comes from. `contrast`: text colour chosen because the fill was changed and the wanted one would not read. */
-export type Origin = 'look' | 'everything' | 'tier' | 'role' | 'branch' | 'region' | 'set' | 'this' | 'contrast';
+/**
+ * Where a value comes from: the look, `contrast` (text colour chosen because the fill was changed and the wanted one would not read), or the kind of
+ * the scope that sets it, which a kind of diagram may have named.
+ */
+export type Origin = string;
 
 export interface Layer {
   readonly origin: Origin;
@@ -16,12 +27,14 @@ export interface Layer {
  * Complete style of every entry, in level order. The cascade, from wide to narrow: look, everything, tier, the look's roles, role,
  * branch (the nearest wins), only this. Entries alike in all of that share one object, so later stages can compare by reference.
  */
-export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[] {
+export function resolveStyles(diagram: DiagramCommon, structure: Hierarchy, roles: Roles): BoxStyle[] {
   const owners = branchOwners(diagram, structure);
   const { only } = diagram.styles;
   const branches = branchLayers(diagram, structure);
   const resolved = (i: number): BoxStyle =>
-    interned(resolve(layersOf(diagram, structure, i, branches(owners[i]!)), lookOf(diagram.look)).style);
+    interned(
+      resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram.look)).style,
+    );
   // By role within a tier and branch, which is all that tells apart the entries without a style of their own.
   const shared = new Map<number, Map<string | null, BoxStyle>>();
   return structure.ids.map((id, i) => {
@@ -29,7 +42,7 @@ export function resolveStyles(diagram: Diagram, structure: Structure): BoxStyle[
     const place = (owners[i]! + 1) * mostTiers + structure.tier[i]!;
     let byRole = shared.get(place);
     if (!byRole) shared.set(place, (byRole = new Map()));
-    const role = roleOf(diagram, structure, i);
+    const role = roleOf(diagram, structure, i, roles);
     let style = byRole.get(role);
     if (!style) byRole.set(role, (style = resolved(i)));
     return style;
@@ -52,7 +65,7 @@ export function interned(style: BoxStyle): BoxStyle {
 }
 
 /** For each index, the index of the nearest entry (itself or above) whose branch is styled; −1 for none. */
-function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
+function branchOwners(diagram: DiagramCommon, structure: Hierarchy): Int32Array {
   const owners = new Int32Array(structure.ids.length).fill(-1);
   const any = Object.keys(diagram.styles.branches).length > 0;
   if (!any) return owners;
@@ -64,16 +77,22 @@ function branchOwners(diagram: Diagram, structure: Structure): Int32Array {
 }
 
 /** Entries with the same key take the same layers, and so the same style. */
-function kindOfStyle(diagram: Diagram, structure: Structure, owners: Int32Array, i: number): string {
+function kindOfStyle(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  roles: Roles,
+  owners: Int32Array,
+  i: number,
+): string {
   const id = structure.ids[i]!;
-  return `${structure.tier[i]!}|${roleOf(diagram, structure, i) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}`;
+  return `${structure.tier[i]!}|${roleOf(diagram, structure, i, roles) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}`;
 }
 
 /**
  * The layers that the branches of an owner (see `branchOwners`) and those above it give, wide to narrow. A property that a narrower branch sets
  * anew is left out of the wider ones, so that there are never more layers than properties, however deep branches are styled. Kept per owner.
  */
-function branchLayers(diagram: Diagram, structure: Structure): (owner: number) => readonly Layer[] {
+function branchLayers(diagram: DiagramCommon, structure: Hierarchy): (owner: number) => readonly Layer[] {
   const kept = new Map<number, readonly Layer[]>([[-1, []]]);
   const owners = branchOwners(diagram, structure);
   return (owner) => {
@@ -101,11 +120,16 @@ const lessThan = (wider: Layer, patch: StylePatch): Layer => ({
   patch: Object.fromEntries(Object.entries(wider.patch).filter(([property]) => !Object.hasOwn(patch, property))),
 });
 
-function layersOf(diagram: Diagram, structure: Structure, i: number, branches: readonly Layer[]): Layer[] {
+function layersOf(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  i: number,
+  { branches, roles }: { readonly branches: readonly Layer[]; readonly roles: Roles },
+): Layer[] {
   const { styles } = diagram;
   const look = lookOf(diagram.look);
   const tier = structure.tier[i]!;
-  const role = roleOf(diagram, structure, i);
+  const role = roleOf(diagram, structure, i, roles);
   const layers: Layer[] = [
     { origin: 'look', patch: tierStyle(look, tier) },
     { origin: 'everything', patch: styles.everything },
@@ -143,16 +167,17 @@ export function resolve(
   return { style: complete, origins };
 }
 
-/** The indices a scope covers, in level order. */
-export function entriesIn(diagram: Diagram, structure: Structure, scope: Scope): number[] {
+/** The indices of the entries a scope covers, in level order; none for scopes that are no entries, or that only a kind knows. */
+export function entriesIn(diagram: DiagramCommon, structure: Hierarchy, of: AnyScope, roles: Roles): number[] {
   const all = structure.ids.map((_, i) => i);
-  switch (scope.kind) {
+  const scope = commonScope(of);
+  switch (scope?.kind) {
     case 'everything':
       return all;
     case 'tier':
       return all.filter((i) => structure.tier[i] === scope.tier);
     case 'role':
-      return all.filter((i) => roleOf(diagram, structure, i) === scope.role);
+      return all.filter((i) => roleOf(diagram, structure, i, roles) === scope.role);
     case 'branch': {
       const inside = new Uint8Array(all.length);
       const top = structure.index.get(scope.entry);
@@ -163,11 +188,10 @@ export function entriesIn(diagram: Diagram, structure: Structure, scope: Scope):
         return inside[i] === 1;
       });
     }
-    case 'region':
-    case 'set':
-      return [];
     case 'this':
       return all.filter((i) => structure.ids[i] === scope.entry);
+    default:
+      return [];
   }
 }
 
@@ -179,17 +203,21 @@ export interface Explained {
 
 /** For each property, the value the entries of a scope show and where it comes from. Null where the scope has no entries. */
 export function explainStyle(
-  diagram: Diagram,
-  structure: Structure,
-  scope: Scope,
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  scope: AnyScope,
+  roles: Roles,
 ): Record<StyleProperty, Explained> | null {
   const seen = new Map<string, ReturnType<typeof resolve>>();
   const owners = branchOwners(diagram, structure);
   const branches = branchLayers(diagram, structure);
-  for (const i of entriesIn(diagram, structure, scope)) {
-    const key = kindOfStyle(diagram, structure, owners, i);
+  for (const i of entriesIn(diagram, structure, scope, roles)) {
+    const key = kindOfStyle(diagram, structure, roles, owners, i);
     if (!seen.has(key))
-      seen.set(key, resolve(layersOf(diagram, structure, i, branches(owners[i]!)), lookOf(diagram.look)));
+      seen.set(
+        key,
+        resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram.look)),
+      );
   }
   return explained([...seen.values()]);
 }

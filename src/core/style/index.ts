@@ -1,4 +1,4 @@
 export * from './cascade';
 export * from './contrast';
+export * from './link-cascade';
 export { lookOf, looks, roleStyle, tierStyle, type Look } from './look';
-export * from './venn-cascade';

@@ -1,30 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyGesture, type Gesture } from '../edit';
-import type { Diagram } from '../model';
-import { structureOf } from '../tiers';
+import { applyGesture, type Gesture } from '../diagram';
+import type { Diagram, Scope } from '../diagram';
+import { orgRoles } from '../kinds/org-chart';
+import { hierarchyOf } from '../hierarchy';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
-import {
-  contrastRatio,
-  explainStyle,
-  leastContrast,
-  looks,
-  readableText,
-  resolveStyles,
-  roleStyle,
-  tierStyle,
-} from '.';
+import { contrastRatio, leastContrast, readableText } from './contrast';
+import { explainStyle, resolveStyles } from './cascade';
+import { looks, roleStyle, tierStyle } from './look';
 
 const done = (diagram: Diagram, gesture: Gesture): Diagram => {
   const outcome = applyGesture(diagram, gesture);
   if (!outcome.ok) throw new Error(outcome.reason);
   return outcome.diagram;
 };
-const set = (
-  scope: Parameters<typeof explainStyle>[2],
-  property: 'fill' | 'text' | 'nameSize',
-  value: string | number | null,
-): Gesture => [{ kind: 'setStyle', scope, property, value }];
+const set = (scope: Scope, property: 'fill' | 'text' | 'nameSize', value: string | number | null): Gesture => [
+  { kind: 'setStyle', scope, property, value },
+];
 
 describe('contrast', () => {
   // WCAG 2.2: black on white 21:1; #767676 on white 4.54:1.
@@ -68,8 +60,8 @@ describe.each(looks.map((look) => [look.id, look] as const))('the look %s', (_, 
 describe('the cascade', () => {
   const family = diagramFromParents([-1, 0, 0, 1, 3]); // 0(1(3(4)) 2)
   const fills = (diagram: Diagram) => {
-    const structure = structureOf(diagram.entries);
-    const styles = resolveStyles(diagram, structure);
+    const structure = hierarchyOf(diagram.entries);
+    const styles = resolveStyles(diagram, structure, orgRoles);
     return Object.fromEntries(structure.ids.map((id, i) => [id, styles[i]!.fill]));
   };
   it('a narrower scope wins over a wider one, the nearest branch over one further up', () => {
@@ -88,23 +80,26 @@ describe('the cascade', () => {
   });
   it('says where each value comes from, and when the entries of a scope differ', () => {
     const diagram = done(family, set({ kind: 'tier', tier: 2 }, 'fill', '#222222'));
-    const structure = structureOf(diagram.entries);
-    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 })!.fill).toEqual({
+    const structure = hierarchyOf(diagram.entries);
+    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 }, orgRoles)!.fill).toEqual({
       value: '#222222',
       origin: 'tier',
     });
-    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 })!.nameSize.origin).toBe('look');
-    expect(explainStyle(diagram, structure, { kind: 'everything' })!.fill).toEqual({ value: null, origin: 'several' });
-    expect(explainStyle(diagram, structure, { kind: 'role', role: 'vacancy' })).toBeNull();
+    expect(explainStyle(diagram, structure, { kind: 'tier', tier: 2 }, orgRoles)!.nameSize.origin).toBe('look');
+    expect(explainStyle(diagram, structure, { kind: 'everything' }, orgRoles)!.fill).toEqual({
+      value: null,
+      origin: 'several',
+    });
+    expect(explainStyle(diagram, structure, { kind: 'role', role: 'vacancy' }, orgRoles)).toBeNull();
   });
   it('a fill by hand on which the look’s text would not read gets a text that does, unless the text is set too', () => {
     const dark = done(family, set({ kind: 'tier', tier: 2 }, 'fill', '#101010'));
-    const structure = structureOf(dark.entries);
-    const explained = explainStyle(dark, structure, { kind: 'tier', tier: 2 })!;
+    const structure = hierarchyOf(dark.entries);
+    const explained = explainStyle(dark, structure, { kind: 'tier', tier: 2 }, orgRoles)!;
     expect(explained.text.origin).toBe('contrast');
     expect(contrastRatio(String(explained.text.value), '#101010')).toBeGreaterThanOrEqual(leastContrast);
     const stubborn = done(dark, set({ kind: 'tier', tier: 2 }, 'text', '#202020'));
-    expect(explainStyle(stubborn, structure, { kind: 'tier', tier: 2 })!.text).toEqual({
+    expect(explainStyle(stubborn, structure, { kind: 'tier', tier: 2 }, orgRoles)!.text).toEqual({
       value: '#202020',
       origin: 'tier',
     });
@@ -112,9 +107,9 @@ describe('the cascade', () => {
   it('gives every entry a complete style, and equal entries the same object', () => {
     fc.assert(
       fc.property(diagrams, (diagram) => {
-        const styles = resolveStyles(diagram, structureOf(diagram.entries));
+        const styles = resolveStyles(diagram, hierarchyOf(diagram.entries), orgRoles);
         for (const style of styles) expect(Object.values(style).every((value) => value !== undefined)).toBe(true);
-        const again = resolveStyles({ ...diagram }, structureOf(diagram.entries));
+        const again = resolveStyles({ ...diagram }, hierarchyOf(diagram.entries), orgRoles);
         styles.forEach((style, i) => expect(again[i]).toBe(style));
       }),
     );

@@ -1,7 +1,10 @@
 /** Generated Venn diagrams and commands for property tests. */
 import fc from 'fast-check';
-import type { Command } from '../edit';
-import { createDiagram, createEntry, evenKeys, regionKey, type Scope, type Venn } from '../model';
+import type { Command } from '../diagram';
+import { createEntry, evenKeys } from '../model';
+import { createDiagram, type Scope } from '../diagram';
+import { type Venn } from '../kinds/venn';
+import { regionKey } from '../kinds/venn';
 
 export const setNames = ['mudflat', 'saltmarsh', 'open water', 'creek', 'dune'] as const;
 

@@ -1,7 +1,9 @@
 /** Generated diagrams and commands for property tests. */
 import fc from 'fast-check';
-import type { Command } from '../edit';
-import { createDiagram, createEntry, evenKeys, type Diagram, type Scope } from '../model';
+import type { Command } from '../diagram';
+import type { OrgChart } from '../kinds/org-chart';
+import { createEntry, evenKeys } from '../model';
+import { createDiagram, type Scope } from '../diagram';
 
 const names = [
   'Ada Quill',
@@ -26,7 +28,7 @@ export const parents = (most: number): fc.Arbitrary<number[]> =>
 export function diagramFromParents(
   list: readonly number[],
   nameOf: (i: number) => string = (i) => `Person ${i}`,
-): Diagram {
+): OrgChart {
   const keys = evenKeys(list.length);
   const entries = list.map((parent, i) =>
     createEntry({ id: `e${i}`, name: nameOf(i), parent: parent < 0 ? null : `e${parent}`, order: keys[i]! }),
@@ -37,7 +39,7 @@ export function diagramFromParents(
   };
 }
 
-export const diagrams: fc.Arbitrary<Diagram> = fc
+export const diagrams: fc.Arbitrary<OrgChart> = fc
   .record({
     list: parents(25),
     names: fc.array(name, { minLength: 25, maxLength: 25 }),
@@ -132,7 +134,7 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
 );
 
 /** The same entries in the opposite order among siblings. */
-export function mirrored(diagram: Diagram): Diagram {
+export function mirrored(diagram: OrgChart): OrgChart {
   const all = Object.values(diagram.entries);
   const keys = [...new Set(all.map((entry) => entry.order))].sort();
   const turned = new Map(keys.map((key, i) => [key, keys[keys.length - 1 - i]!]));

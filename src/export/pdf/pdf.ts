@@ -15,9 +15,9 @@ type Handlers = {
   ) => void;
 };
 
-function dashed(pdf: PDFKit.PDFDocument, width: number, on: boolean): void {
-  const [dash, space] = dashPattern(width);
-  if (on) pdf.dash(dash, { space });
+function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean; dotted?: true }): void {
+  const [dash, space] = dashPattern(width, line.dotted === true);
+  if (line.dashed || line.dotted) pdf.dash(dash, { space });
   else pdf.undash();
 }
 
@@ -28,13 +28,13 @@ const handlers: Handlers = {
     else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');
   },
   box(pdf, box) {
-    dashed(pdf, box.strokeWidth, box.dashed);
+    dashed(pdf, box.strokeWidth, box);
     pdf.path(boxOutline(box));
     if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(box.fill, box.stroke);
     else pdf.fill(box.fill);
   },
   path(pdf, path) {
-    dashed(pdf, path.strokeWidth, path.dashed);
+    dashed(pdf, path.strokeWidth, path);
     pdf.path(path.d).lineWidth(path.strokeWidth);
     if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
     else if (path.fill) pdf.fill(path.fill, 'even-odd');

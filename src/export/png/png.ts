@@ -22,7 +22,8 @@ function setFont(to: SKRSContext2D, face: Face, size: number): void {
   }
   to.font = `${size}px dendrotax-${face}`;
 }
-const dash = (to: SKRSContext2D, width: number, on: boolean) => to.setLineDash(on ? [...dashPattern(width)] : []);
+const dash = (to: SKRSContext2D, width: number, line: { dashed: boolean; dotted?: true }) =>
+  to.setLineDash(line.dashed || line.dotted ? [...dashPattern(width, line.dotted === true)] : []);
 
 function setRun(to: SKRSContext2D, text: string, face: Face, size: number, x: number, y: number): void {
   setFont(to, face, size);
@@ -43,7 +44,7 @@ const handlers: Handlers = {
     to.fillStyle = box.fill;
     to.fill(path);
     if (box.strokeWidth <= 0) return;
-    dash(to, box.strokeWidth, box.dashed);
+    dash(to, box.strokeWidth, box);
     to.lineWidth = box.strokeWidth;
     to.strokeStyle = box.stroke;
     to.stroke(path);
@@ -55,7 +56,7 @@ const handlers: Handlers = {
       to.fill(path, 'evenodd');
     }
     if (one.strokeWidth <= 0) return;
-    dash(to, one.strokeWidth, one.dashed);
+    dash(to, one.strokeWidth, one);
     to.lineWidth = one.strokeWidth;
     to.strokeStyle = one.stroke;
     to.stroke(path);

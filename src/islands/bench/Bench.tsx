@@ -1,7 +1,8 @@
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
-import { historyFrom, type LoggedStep } from '../../core/edit';
-import { openDiagram, own } from '../../core/model';
+import { historyFrom, type LoggedStep } from '../../core/diagram';
+import { openDiagram } from '../../core/diagram';
+import { own } from '../../core/model';
 import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';
 import { live } from '../shared/live';
@@ -10,7 +11,7 @@ import { BenchContext, type BenchParts } from './context';
 import { Outbox } from './outbox';
 import { createBench, type BenchStore } from './store';
 import { Sync } from './sync';
-import { focusFirst } from './outline-moves';
+import { focusFirst } from './tree/outline-moves';
 import { createView } from './view';
 
 interface Loaded {

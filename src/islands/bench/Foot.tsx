@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
-import { kindOf } from '../../core/kind';
+import { kindOf } from '../../core/diagram';
 import { sheetName, type Finding, own } from '../../core/model';
-import { pathTo } from '../../core/tiers';
+import { pathTo } from '../../core/hierarchy';
 import { useBench, useParts } from './context';
 import { useZoom } from './stage/useZoom';
 

@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
-import { retitle } from '../../core/edit';
-import { kindOf } from '../../core/kind';
+import { retitle } from '../../core/diagram';
+import { kindOf } from '../../core/diagram';
 import { Mark } from '../shared/Mark';
 import { useBench, useParts } from './context';
 import type { Visitor } from '../shared/live';

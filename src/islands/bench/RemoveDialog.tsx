@@ -1,8 +1,8 @@
 import { own } from '../../core/model';
-import { branchIds, removeBranch, removeOnly } from '../../core/edit';
+import { branchIds, removeBranch, removeOnly } from '../../core/hierarchy';
 import { Dialog } from '../shared/Dialog';
 import { useBench, useParts } from './context';
-import { neighbourAfterRemoval } from './outline-moves';
+import { neighbourAfterRemoval } from './tree/outline-moves';
 
 /** Asks what becomes of the entries below the one that is removed. */
 export function RemoveDialog() {

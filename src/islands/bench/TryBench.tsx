@@ -1,12 +1,13 @@
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
-import { openDiagram, type Diagram } from '../../core/model';
+import { openDiagram } from '../../core/diagram';
+import { type Diagram } from '../../core/diagram';
 import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';
 import { endTrying, keepTrying, tryingNow } from '../shared/trying';
 import { Body } from './Body';
 import { BenchContext, type BenchParts } from './context';
-import { focusFirst } from './outline-moves';
+import { focusFirst } from './tree/outline-moves';
 import { createBench, type BenchStore } from './store';
 import type { Syncing } from './sync';
 import { createView } from './view';

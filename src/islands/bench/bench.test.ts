@@ -1,16 +1,22 @@
 import fc from 'fast-check';
-import { applyGesture, historyFrom, type Gesture, type LoggedStep } from '../../core/edit';
+import { applyGesture, historyFrom, type Gesture, type LoggedStep } from '../../core/diagram';
 import { describe, expect, it } from 'vitest';
-import { structureOf } from '../../core/tiers';
+import { hierarchyOf } from '../../core/hierarchy';
 import { diagramFromParents } from '../../core/testing/arbitrary';
-import { movingWords } from './moving-words';
-import { entryTowards, lineAway, neighbourAfterRemoval } from './outline-moves';
+import { movingWords } from './tree/moving-words';
+import { entryTowards, lineAway, neighbourAfterRemoval } from './tree/outline-moves';
 import { createBench } from './store';
 import type { GestureManner } from './sync';
 import { fitting, toDrawing, visiblePart } from './view';
 
 const family = diagramFromParents([-1, 0, 0, 1, 1, 2]); // 0(1(3 4) 2(5))
-const structure = structureOf(family.entries);
+const structure = hierarchyOf(family.entries);
+const words = {
+  leading: 'Manager (has reports)',
+  dropHint: 'drop on whom to report to',
+  willBeUnder: 'will report to',
+  isUnder: 'reports to',
+};
 
 describe('moving about', () => {
   it('lines follow each other depth first', () => {
@@ -26,15 +32,18 @@ describe('moving about', () => {
     expect(entryTowards(structure, 'e5', 'left', 'right')).toBe('e2');
   });
   it('the words of a drop say who goes where, or why not', () => {
-    expect(movingWords(family, 'e1', 'e2')).toEqual({
+    expect(movingWords(family, 'e1', 'e2', words)).toEqual({
       words: 'Person 1 and 2 below will report to Person 2',
       allowed: true,
     });
-    expect(movingWords(family, 'e1', 'e3')).toEqual({
+    expect(movingWords(family, 'e1', 'e3', words)).toEqual({
       words: 'Person 3 stands under Person 1; it cannot go there',
       allowed: false,
     });
-    expect(movingWords(family, 'e3', 'e1')).toEqual({ words: 'Person 3 reports to Person 1 already', allowed: false });
+    expect(movingWords(family, 'e3', 'e1', words)).toEqual({
+      words: 'Person 3 reports to Person 1 already',
+      allowed: false,
+    });
   });
 });
 

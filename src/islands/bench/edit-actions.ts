@@ -1,12 +1,12 @@
 import { own } from '../../core/model';
-import { addAbove, addNext, addUnder, childrenOf, moveBy, removeBranch, tierDown, tierUp } from '../../core/edit';
-import type { Diagram } from '../../core/model';
+import { addAbove, addNext, addUnder, childrenOf, moveBy, removeBranch, tierDown, tierUp } from '../../core/hierarchy';
+import { kindOf, type Diagram } from '../../core/diagram';
 import { newId } from '../shared/ids';
-import { neighbourAfterRemoval } from './outline-moves';
+import { neighbourAfterRemoval } from './tree/outline-moves';
 import type { BenchStore } from './store';
 
 /** Whether entries stand under each other, so that they can go a tier up or down. */
-const hasTiersUnder = (diagram: Diagram): boolean => diagram.kind !== 'venn';
+const hasTiersUnder = ({ kind }: Diagram): boolean => kindOf(kind).edits.noneUnderAnother === null;
 
 export type AddWhere = 'next' | 'under' | 'above';
 

@@ -1,5 +1,5 @@
 import { openDB, type IDBPDatabase } from 'idb';
-import type { Command } from '../../core/edit';
+import type { Command } from '../../core/diagram';
 
 /** A gesture that the server has not acknowledged yet. */
 export interface Unsent {

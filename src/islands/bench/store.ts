@@ -1,8 +1,10 @@
 import { own } from '../../core/model';
 import { create } from 'zustand';
-import { applyGesture, Command, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/edit';
-import { check, draw, kindOf, type Drawn } from '../../core/kind';
-import type { Diagram, Finding, Scope } from '../../core/model';
+import { applyGesture, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/diagram';
+import { Command } from '../../core/diagram';
+import { check, draw, kindOf, type Drawn } from '../../core/diagram';
+import type { Finding } from '../../core/model';
+import type { Diagram, Scope } from '../../core/diagram';
 import { drawAway } from '../../workers/draw-away';
 import { newId } from '../shared/ids';
 import type { Visitor } from '../shared/live';

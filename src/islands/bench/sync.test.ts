@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { applyGesture, type Command } from '../../core/edit';
-import type { Diagram } from '../../core/model';
+import { applyGesture } from '../../core/diagram';
+import { type Command } from '../../core/diagram';
+import type { Diagram } from '../../core/diagram';
 import { commands as anyCommands, diagramFromParents } from '../../core/testing/arbitrary';
 import { ApiError, type Ask } from '../shared/api';
 import type { Live, LiveListener, Visitor } from '../shared/live';

@@ -1,5 +1,7 @@
-import { applyGesture, rebase, type Command } from '../../core/edit';
-import { openDiagram, type Diagram } from '../../core/model';
+import { applyGesture, rebase } from '../../core/diagram';
+import { type Command } from '../../core/diagram';
+import { openDiagram } from '../../core/diagram';
+import { type Diagram } from '../../core/diagram';
 import { ApiError, type Ask } from '../shared/api';
 import type { Live, Visitor } from '../shared/live';
 import type { Outbox, Unsent } from './outbox';

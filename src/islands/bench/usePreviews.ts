@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import { applyGesture, type Gesture } from '../../core/edit';
-import { draw, kindOf } from '../../core/kind';
-import type { Diagram } from '../../core/model';
+import { applyGesture, type Gesture } from '../../core/diagram';
+import { draw, kindOf } from '../../core/diagram';
+import type { Diagram } from '../../core/diagram';
 import type { Scene } from '../../core/scene';
 import { drawAway } from '../../workers/draw-away';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { draw } from '../../core/kind';
+import { draw } from '../../core/diagram';
 import { diagramFromParents, parents } from '../../core/testing/arbitrary';
 import { entryUnder, grabbedUnder } from './stage/hit';
 import { fitting, isOutlineOnly, overlaps, toDrawing, visiblePart, zoomLimits, type View } from './view';

@@ -1,6 +1,6 @@
 import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { kinds } from '../../core/kind';
+import { kinds } from '../../core/diagram';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
 import type { DeskDiagram } from './desk-diagram';

@@ -24,7 +24,7 @@ export const Picture = memo(function Picture({
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}
     >
-      {small && !scene.curves ? (
+      {small && scene.entriesAs === 'boxes' ? (
         <Outline groups={scene.groups} square={false} />
       ) : (
         <g aria-hidden="true">

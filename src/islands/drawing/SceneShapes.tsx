@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { faceCss } from '../../core/measure';
 import { boxOutline, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
 
-const dash = (width: number): string => dashPattern(width).join(' ');
+const dash = (width: number, dotted = false): string => dashPattern(width, dotted).join(' ');
 
 function Shape({ primitive }: { primitive: Primitive }) {
   switch (primitive.type) {
@@ -24,7 +24,9 @@ function Shape({ primitive }: { primitive: Primitive }) {
           fillRule="evenodd"
           stroke={primitive.stroke}
           strokeWidth={primitive.strokeWidth}
-          strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined}
+          strokeDasharray={
+            primitive.dashed || primitive.dotted ? dash(primitive.strokeWidth, primitive.dotted) : undefined
+          }
         />
       );
     case 'image':

@@ -1,4 +1,4 @@
-import type { Diagram } from '../../core/model';
+import type { Diagram } from '../../core/diagram';
 
 const key = 'dendrotax-trying';
 

@@ -1,14 +1,13 @@
 import { useRef } from 'react';
-import { outsideness } from '../../core/arrange';
-import { keyOfMask, type VennSet } from '../../core/model';
-import type { Scene } from '../../core/scene';
+import { outsideness } from '../../core/arrange/curves';
+import { keyOfMask, type VennScene, type VennSet } from '../../core/kinds/venn';
 import { Picture } from '../drawing/Picture';
 
 /** The region under a point of the window, by mask; null beside the sheet. */
 export type RegionAt = (clientX: number, clientY: number) => number | null;
 
 interface BoardProps {
-  readonly scene: Scene;
+  readonly scene: VennScene;
   readonly sets: readonly VennSet[];
   /** The region a name is held over. */
   readonly lit: number | null;
@@ -32,10 +31,7 @@ export function Board({ scene, sets, lit, marks, label, onReady, onPick }: Board
       const at = new DOMPoint(clientX, clientY).matrixTransform(toSheet);
       if (at.x < 0 || at.y < 0 || at.x > sheet.width || at.y > sheet.height) return null;
       const [x, y] = [(at.x - drawing.x) / drawing.scale, (at.y - drawing.y) / drawing.scale];
-      return (scene.curves ?? []).reduce(
-        (mask, curve, i) => (outsideness(curve, x, y) < 0 ? mask | (1 << i) : mask),
-        0,
-      );
+      return scene.curves.reduce((mask, curve, i) => (outsideness(curve, x, y) < 0 ? mask | (1 << i) : mask), 0);
     });
   };
   const region =

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Judgement } from '../../core/figure';
-import type { VennSet } from '../../core/model';
-import { regionWords } from '../../core/scene';
+import type { Judgement } from '../../core/kinds/venn';
+import type { VennSet } from '../../core/kinds/venn';
+import { regionWords } from '../../core/kinds/venn';
 
 interface ResultProps {
   readonly judgement: Judgement | null;

@@ -1,8 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { judgeSorting, sortedSoFar, wordBank, type Judgement } from '../../core/figure';
-import { draw } from '../../core/kind';
-import { openDiagram, setsInOrder, type Venn, own } from '../../core/model';
-import { regionWords } from '../../core/scene';
+import { judgeSorting, sortedSoFar, wordBank, type Judgement, type VennScene } from '../../core/kinds/venn';
+import { draw } from '../../core/diagram';
+import { openDiagram } from '../../core/diagram';
+import { setsInOrder } from '../../core/kinds/venn';
+import { own } from '../../core/model';
+import { type Venn } from '../../core/kinds/venn';
+import { regionWords } from '../../core/kinds/venn';
 import { api, ApiError } from '../shared/api';
 import { Mark } from '../shared/Mark';
 import { Board, type RegionAt } from './Board';
@@ -48,7 +51,7 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
   const [judgement, setJudgement] = useState<Judgement | null>(null);
   const regionAt = useRef<RegionAt>(() => null);
   const sets = setsInOrder(diagram.venn);
-  const scene = useMemo(() => draw(sortedSoFar(diagram, sorting)).scene, [diagram, sorting]);
+  const scene = useMemo(() => draw(sortedSoFar(diagram, sorting)).scene as VennScene, [diagram, sorting]);
   const bank = wordBank(diagram).filter((entry) => own(sorting, entry) === undefined);
   const marks = useMemo(
     () =>

@@ -1,7 +1,7 @@
 import { own } from '../../core/model';
-import type { Sorting } from '../../core/figure';
-import type { VennSet } from '../../core/model';
-import { regionWords } from '../../core/scene';
+import type { Sorting } from '../../core/kinds/venn';
+import type { VennSet } from '../../core/kinds/venn';
+import { regionWords } from '../../core/kinds/venn';
 
 interface WordBankProps {
   readonly bank: readonly string[];

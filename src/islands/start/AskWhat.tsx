@@ -1,18 +1,13 @@
-import type { Kind } from '../../core/kind';
-import type { Reading } from './useReading';
-
-const words: Partial<Record<Kind['id'], string>> = {
-  'org-chart': 'People, and who belongs to whom',
-  venn: 'Things, and the sets they are in',
-};
+import type { KindId } from '../../core/diagram';
+import type { DrawnReading } from './useReading';
 
 /** Where no kind reads the list well: says so, and asks what it holds instead of drawing a wrong one. */
 export function AskWhat({
   readings,
   onChoose,
 }: {
-  readings: readonly Reading[];
-  onChoose: (kind: Kind['id']) => void;
+  readings: readonly DrawnReading[];
+  onChoose: (kind: KindId) => void;
 }) {
   return (
     <section aria-label="What does the list hold?" className="border border-brass bg-brasswash p-4">
@@ -26,7 +21,7 @@ export function AskWhat({
           .filter(({ fit }) => fit !== null)
           .map(({ kind }) => (
             <button key={kind.id} className="button" onClick={() => onChoose(kind.id)}>
-              {words[kind.id] ?? kind.name}
+              {kind.holds}
             </button>
           ))}
       </div>

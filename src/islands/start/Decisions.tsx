@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Finding } from '../../core/model';
-import type { Question, ReadResult } from '../../core/read';
+import type { Question } from '../../core/read';
+import type { Reading } from '../../core/read';
 
 function Ask({
   question,
@@ -9,12 +10,11 @@ function Ask({
   onGo,
 }: {
   question: Question;
-  read: ReadResult;
+  read: Reading;
   onAnswer: (answer: string) => void;
   onGo: (line: number) => void;
 }) {
   const [choosing, setChoosing] = useState(false);
-  const subject = read.entries.find((entry) => entry.id === question.entry);
   if (question.options) {
     return (
       <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-l-4 border-brass bg-brasswash px-3 py-2">
@@ -44,7 +44,7 @@ function Ask({
           Line {question.line}
         </button>
         {': '}
-        {subject?.name} reports to “{question.wanted}”. {question.text}
+        {question.text}
       </p>
       {!choosing && !several && question.guess !== null && (
         <button className="button" onClick={() => onAnswer(question.guess!)}>
@@ -90,7 +90,7 @@ export function Decisions({
   onAnswer,
   onGo,
 }: {
-  read: ReadResult;
+  read: Reading;
   findings: readonly Finding[];
   onAnswer: (answers: Readonly<Record<string, string>>) => void;
   onGo: (line: number) => void;

@@ -1,5 +1,5 @@
 import { Picture } from '../drawing/Picture';
-import type { Reading } from './useReading';
+import type { DrawnReading } from './useReading';
 
 /** The same list in every kind that fits it, drawn small; one of them is made. */
 export function KindChoice({
@@ -8,10 +8,10 @@ export function KindChoice({
   empty,
   onChoose,
 }: {
-  readings: readonly Reading[];
-  chosen: Reading | null;
+  readings: readonly DrawnReading[];
+  chosen: DrawnReading | null;
   empty: boolean;
-  onChoose: (kind: Reading['kind']['id']) => void;
+  onChoose: (kind: DrawnReading['kind']['id']) => void;
 }) {
   return (
     <ul aria-label="Kinds of diagram" className="flex flex-wrap gap-2">

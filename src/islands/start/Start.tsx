@@ -1,8 +1,8 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent } from 'react';
-import type { Kind } from '../../core/kind';
+import { leastStrength, type AnyKind } from '../../core/diagram';
 import type { Finding } from '../../core/model';
-import type { ReadChoices, ReadResult } from '../../core/read';
+import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
 import { ApiError, reach } from '../shared/api';
 import { newId } from '../shared/ids';
@@ -33,16 +33,6 @@ const sample: Incoming = {
   findings: [],
 };
 
-/** Under this no reading is offered as what the list says. */
-const leastStrength = 0.25;
-
-/** What the list itself says it is: a title above its table, or what all its sets are taken from. */
-function titleIn(read: ReadResult): string {
-  const above = read.notPlaced.find(({ reason }) => reason.endsWith('stands above the table.'))?.text ?? '';
-  const told = above || read.universe;
-  return told.length <= 120 ? told : '';
-}
-
 /** The page where a list comes in: the list on the left; on the right, at once, what was understood and the drawing. `front`: for whoever is not signed in. */
 export function Start({ front = false }: { front?: boolean }) {
   const [incoming] = useState(() => takeIncoming() ?? (front ? sample : null));
@@ -54,7 +44,7 @@ export function Start({ front = false }: { front?: boolean }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState<AbortController | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
-  const [wanted, setWanted] = useState<Kind['id'] | null>(null);
+  const [wanted, setWanted] = useState<AnyKind['id'] | null>(null);
   const { readings, busy, fault } = useReading(text, choices);
   const empty = text.trim() === '';
   // What was chosen by hand stays chosen while the list can be drawn so.
@@ -62,7 +52,7 @@ export function Start({ front = false }: { front?: boolean }) {
   const chosen = byHand ?? readings[0]!;
   const { kind, read, drawn, fit: fits, tiers } = chosen;
   const unsure = !empty && !busy && !byHand && (fits?.strength ?? 0) < leastStrength;
-  const name = title.trim() || titleIn(read) || `New ${kind.nameInSentence}`;
+  const name = title.trim() || kind.titleIn(read) || `New ${kind.nameInSentence}`;
   const findings = [...decoding, ...(empty ? [] : read.findings)];
   const ready = !busy && !unsure && (read.entries.length > 0 || empty);
 
@@ -110,7 +100,7 @@ export function Start({ front = false }: { front?: boolean }) {
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
-      <StartHead front={front} title={title} told={titleIn(read)} onTitle={setTitle} />
+      <StartHead front={front} title={title} told={kind.titleIn(read)} onTitle={setTitle} />
       <main
         className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
         onDragOver={(event) => event.preventDefault()}

@@ -1,17 +1,5 @@
-import type { Kind } from '../../core/kind';
-import type { ColumnUse, ReadResult } from '../../core/read';
-
-const useNames: Record<ColumnUse, string> = {
-  name: 'the name',
-  reportsTo: 'who it reports to',
-  alsoReportsTo: 'a second superior',
-  id: 'an id',
-  detail: 'a detail line',
-  role: 'the role or status',
-  set: 'a set',
-  field: 'kept, not shown',
-  leftOut: 'left out',
-};
+import type { AnyKind } from '../../core/diagram';
+import type { ColumnUse, Reading } from '../../core/read';
 
 const plural = (n: number, one: string, many = `${one}s`): string =>
   `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
@@ -24,8 +12,8 @@ export function Understood({
   onUse,
   onStructure,
 }: {
-  kind: Kind;
-  read: ReadResult;
+  kind: AnyKind;
+  read: Reading;
   tiers: number;
   onUse: (index: number, use: ColumnUse) => void;
   onStructure: (structure: 'outline' | 'table') => void;
@@ -57,11 +45,11 @@ export function Understood({
                 <select
                   className="border border-edge bg-raised px-1 py-0.5"
                   value={column.use}
-                  onChange={(event) => onUse(column.index, event.target.value as ColumnUse)}
+                  onChange={(event) => onUse(column.index, event.target.value)}
                 >
-                  {kind.columnUses.map((use) => (
+                  {kind.columnUses.map(({ use, words }) => (
                     <option key={use} value={use}>
-                      {useNames[use]}
+                      {words}
                     </option>
                   ))}
                 </select>

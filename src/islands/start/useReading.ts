@@ -1,13 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
-import { kindOf, kinds, type Drawn, type Fit, type Kind } from '../../core/kind';
-import { nothingRead, type ReadChoices, type ReadResult } from '../../core/read';
+import { kindOf, kinds, type Drawn, type KindReading } from '../../core/diagram';
+import { nothingRead, type ReadChoices } from '../../core/read';
 import { readAway } from '../../workers/read-away';
 
-export interface Reading {
-  readonly kind: Kind;
-  readonly read: ReadResult;
-  /** Null where this kind cannot show the list. */
-  readonly fit: Fit | null;
+/** What one kind understands of the list, with its drawing. */
+export interface DrawnReading extends KindReading {
   readonly tiers: number;
   readonly drawn: Drawn | null;
 }
@@ -17,7 +14,7 @@ interface Asked {
   readonly choices: ReadChoices;
 }
 
-const nothing = kinds.map((kind): Reading => ({ kind, read: nothingRead, fit: null, tiers: 0, drawn: null }));
+const nothing = kinds.map((kind): DrawnReading => ({ kind, read: nothingRead, fit: null, tiers: 0, drawn: null }));
 
 /**
  * What every kind understands of the list, kept in step with it while it is typed; the kind that fits best comes first. Read in a worker, one list at
@@ -26,8 +23,8 @@ const nothing = kinds.map((kind): Reading => ({ kind, read: nothingRead, fit: nu
 export function useReading(
   text: string,
   choices: ReadChoices,
-): { readings: readonly Reading[]; busy: boolean; fault: boolean } {
-  const [shown, setShown] = useState<{ of: Asked | null; readings: readonly Reading[]; fault: boolean }>({
+): { readings: readonly DrawnReading[]; busy: boolean; fault: boolean } {
+  const [shown, setShown] = useState<{ of: Asked | null; readings: readonly DrawnReading[]; fault: boolean }>({
     of: null,
     readings: nothing,
     fault: false,

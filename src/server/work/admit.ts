@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { Command } from '../../core/edit';
-import { brokenReferences, Diagram, Id } from '../../core/model';
+import { Command } from '../../core/diagram';
+import { Id } from '../../core/model';
+import { brokenReferences, Diagram } from '../../core/diagram';
 import { parseJson } from '../json';
 import { Refusal } from '../refusal';
 import { indexChanges, type IndexChanges } from './apply';

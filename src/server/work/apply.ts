@@ -1,5 +1,8 @@
-import { applyGesture, Command } from '../../core/edit';
-import { brokenReferences, Diagram, openDiagram, own, type Entry } from '../../core/model';
+import { applyGesture } from '../../core/diagram';
+import { Command } from '../../core/diagram';
+import { own, type Entry } from '../../core/model';
+import { brokenReferences, Diagram } from '../../core/diagram';
+import { openDiagram } from '../../core/diagram';
 import { z } from 'zod';
 
 export interface ApplyInput {

@@ -1,6 +1,7 @@
-import { check, draw } from '../../core/kind';
-import { exerciseSheet } from '../../core/figure';
-import { openDiagram, type Diagram } from '../../core/model';
+import { check, draw } from '../../core/diagram';
+import { exerciseSheet } from '../../core/kinds/venn';
+import { openDiagram } from '../../core/diagram';
+import { type Diagram } from '../../core/diagram';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
 import type { ImageFile } from '../../export/images';

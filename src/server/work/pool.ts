@@ -1,5 +1,6 @@
 import { Piscina } from 'piscina';
-import { createEntry, diagramOf } from '../../core/model';
+import { createEntry } from '../../core/model';
+import { diagramOf } from '../../core/diagram';
 import { log } from '../log';
 import { Refusal } from '../refusal';
 import type { TaskInput, TaskName, TaskResult } from './tasks';

@@ -1,7 +1,7 @@
-import type { KindId } from '../../../core/model';
+import type { KindId } from '../../../core/diagram';
 import type { KindParts } from './kind-parts';
-import { orgChartParts } from './org-chart';
-import { vennParts } from './venn';
+import { orgChartParts } from './org-chart/parts';
+import { vennParts } from './venn/parts';
 
 const parts: { readonly [K in KindId]: KindParts } = { 'org-chart': orgChartParts, venn: vennParts };
 

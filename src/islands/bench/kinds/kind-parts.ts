@@ -1,8 +1,11 @@
 import type { ComponentType } from 'react';
-import type { Gesture } from '../../../core/edit';
-import type { Drawn } from '../../../core/kind';
+import type { Stands } from '../../../core/scene';
+import type { Gesture } from '../../../core/diagram';
+import type { Drawn } from '../../../core/diagram';
+import type { Direction } from '../tree/outline-moves';
 import type { BenchStore } from '../store';
-import type { Diagram, Scope, StyleProperty } from '../../../core/model';
+import type { StyleProperty } from '../../../core/model';
+import type { Diagram, Scope } from '../../../core/diagram';
 
 /** One scope to choose in Style; `among` lets its own kind be chosen in place. */
 export interface ScopeChoice {
@@ -16,7 +19,7 @@ export interface ScopeChoice {
 
 /** What is dragged: an entry, or what the kind lets be dragged besides. */
 export interface Grabbed {
-  readonly for: 'entry' | 'set';
+  readonly for: string;
   readonly id: string;
 }
 
@@ -26,7 +29,7 @@ export interface DropPlan {
   /** Null where it would do nothing. */
   readonly gesture: Gesture | null;
   /** What lights up. */
-  readonly target: { readonly for: 'entry' | 'region' | 'set'; readonly id: string } | null;
+  readonly target: Stands | null;
 }
 
 /** What one kind of diagram brings to the Bench. */
@@ -38,8 +41,10 @@ export interface KindParts {
   readonly Figures: ComponentType;
   /** Further ways to hand out, below the files; null for none. */
   readonly HandOut: ComponentType | null;
-  /** What can be styled in a scope, in the order it is shown. */
+  /** What can be styled on boxes in a scope, in the order it is shown. */
   properties(scope: Scope): readonly StyleProperty[];
+  /** What the text of a scope stands on where that is not its fill; left out where it always is. */
+  textGround?(diagram: Diagram, scope: Scope): string | null;
   /** Takes picture files that were dropped; left out where the kind shows no pictures. */
   readonly bringPictures?: (store: BenchStore, files: readonly File[]) => Promise<void>;
   /** Some lines on which the looks are shown. */
@@ -49,6 +54,8 @@ export interface KindParts {
   grab(drawn: Drawn, x: number, y: number): Grabbed | null;
   /** `over`: the entry under the pointer; `x`, `y` in drawing coordinates. */
   drop(diagram: Diagram, drawn: Drawn, moving: Grabbed, over: string | null, x: number, y: number): DropPlan;
+  /** The entry that an arrow key goes to from the selected one; null where there is none that way. */
+  towards(diagram: Diagram, drawn: Drawn, selected: string, direction: Direction): string | null;
   /** What a key does to the selected entry in the drawing beyond what it does in every kind; null for nothing. */
   keyed(diagram: Diagram, selected: string, key: string): Gesture | null;
 }

@@ -2,16 +2,18 @@ import { own } from '../../../core/model';
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { childrenOf, isUnder, moveTo, moveUnder } from '../../../core/edit';
-import { kindOf } from '../../../core/kind';
+import { childrenOf, moveTo, moveUnder } from '../../../core/hierarchy';
+import { isUnder } from '../../../core/edit';
+import { kindOf } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
-import { movingWords } from '../moving-words';
+import { movingWords } from '../tree/moving-words';
+import type { TreeBenchWords } from '../tree/words';
 import { ListRow, rowHeight } from './ListRow';
 
 type Drop = { readonly id: string; readonly where: 'before' | 'under' | 'after' };
 
 /** The outline grid. Dragging stands around the lines, which are drawn anew without it. */
-export function ListGrid() {
+export function ListGrid({ words: told }: { words: TreeBenchWords }) {
   const { store } = useParts();
   const frame = useRef<HTMLDivElement>(null);
   const [moving, setMoving] = useState<string | null>(null);
@@ -49,7 +51,7 @@ export function ListGrid() {
   const words = (): string => {
     if (!moving) return '';
     const { diagram } = store.getState();
-    if (!drop || drop.where === 'under') return movingWords(diagram, moving, drop?.id ?? null).words;
+    if (!drop || drop.where === 'under') return movingWords(diagram, moving, drop?.id ?? null, told).words;
     return `${own(diagram.entries, moving)?.name || 'This entry'} goes ${drop.where} ${own(diagram.entries, drop.id)?.name || 'this entry'}`;
   };
 
@@ -83,7 +85,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
     estimateSize: () => rowHeight,
     overscan: 8,
   });
-  const columns = useMemo(() => ['Name', ...kindOf(kind).detailColumns], [kind]);
+  const columns = useMemo(() => ['Name', ...kindOf(kind).columns.map(({ name }) => name)], [kind]);
 
   const wanted = focus?.entry ?? selected;
   useEffect(() => {

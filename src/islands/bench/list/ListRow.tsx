@@ -2,7 +2,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
 import type { Entry } from '../../../core/model';
-import { roleName } from '../../../core/tiers';
+import { kindOf } from '../../../core/diagram';
 import { useParts } from '../context';
 import type { Cell } from '../store';
 import { changeDetail } from './change-detail';
@@ -45,7 +45,10 @@ export const ListRow = memo(function ListRow({ entry, top, line, tier, columns, 
     if (column === 0) return perform([{ kind: 'rename', id: entry.id, name: value }], { merge });
     return perform([changeDetail(entry, column - 1, value)], { merge });
   };
-  const role = entry.role === null ? '' : roleName(entry.role);
+  const role =
+    entry.role === null
+      ? ''
+      : (kindOf(store.getState().diagram.kind).roles.find(({ id }) => id === entry.role)?.name ?? entry.role);
   return (
     <div
       ref={row}

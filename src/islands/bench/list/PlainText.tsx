@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { kindOf } from '../../../core/kind';
+import { kindOf } from '../../../core/diagram';
 import { newId } from '../../shared/ids';
 import { indentKeys } from '../../shared/indent-keys';
 import { useParts } from '../context';

@@ -1,23 +1,22 @@
 import { own } from '../../../core/model';
+import { childrenOf } from '../../../core/hierarchy';
+import type { TreeBenchWords } from '../tree/words';
 import { useState } from 'react';
-import type { Command } from '../../../core/edit';
-import { kindOf } from '../../../core/kind';
+import type { Command } from '../../../core/diagram';
+import { kindOf } from '../../../core/diagram';
 import { newId } from '../../shared/ids';
 import { useBench, useParts } from '../context';
 
 /** For the selected entry: its role, further details, and a second superior beside the list's own line. */
-export function RoleChoice() {
+export function RoleChoice({ words }: { words: TreeBenchWords }) {
   const { store } = useParts();
   const selected = useBench((state) => state.selected);
   const diagram = useBench((state) => state.diagram);
-  const hasReports = useBench(({ drawn: { structure } }) => {
-    const at = selected === null ? undefined : structure.index.get(selected);
-    return at !== undefined && structure.count[at]! > 0;
-  });
+  const leads = selected !== null && childrenOf(diagram, selected).length > 0;
   const entry = selected === null ? undefined : own(diagram.entries, selected);
   if (!entry) return null;
   const kind = kindOf(diagram.kind);
-  const shown = kind.detailColumns.length;
+  const shown = kind.columns.length;
   const further = entry.details.slice(shown).join('; ');
   const link = Object.values(diagram.links).find((one) => one.from === entry.id);
 
@@ -56,9 +55,9 @@ export function RoleChoice() {
           store.getState().perform([{ kind: 'setRole', id: entry.id, role: event.target.value || null }])
         }
       >
-        <option value="">{hasReports ? 'Manager (has reports)' : 'None'}</option>
+        <option value="">{leads && words.leading ? words.leading : 'None'}</option>
         {kind.roles
-          .filter((role) => kind.settableRoles.includes(role.id) && !(role.id === 'assistant' && hasReports))
+          .filter((role) => kind.settableRoles.includes(role.id) && !(role.beside && leads))
           .map((role) => (
             <option key={role.id} value={role.id}>
               {role.name} ({role.told})

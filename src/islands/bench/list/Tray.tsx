@@ -1,4 +1,4 @@
-import { addNext } from '../../../core/edit';
+import { addNext } from '../../../core/hierarchy';
 import { newId } from '../../shared/ids';
 import { useBench, useParts } from '../context';
 

@@ -1,4 +1,4 @@
-import type { Command } from '../../../core/edit';
+import type { Command } from '../../../core/diagram';
 import type { Entry } from '../../../core/model';
 
 /** Writes the i-th detail of an entry; empty ones at the end are not kept. */

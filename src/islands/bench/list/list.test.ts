@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { childrenOf, type Command } from '../../../core/edit';
-import type { Diagram } from '../../../core/model';
+import { childrenOf } from '../../../core/hierarchy';
+import { type Command } from '../../../core/diagram';
+import type { Diagram } from '../../../core/diagram';
 import { diagramFromParents } from '../../../core/testing/arbitrary';
 import { addEntry, moveEntry, removeEntry } from '../edit-actions';
 import { createBench } from '../store';

@@ -1,6 +1,8 @@
-import { childrenOf, placeAt, type Command } from '../../../core/edit';
+import { childrenOf, placeAt } from '../../../core/hierarchy';
+import { type Command } from '../../../core/diagram';
 import { createEntry, own } from '../../../core/model';
-import { readList, type ReadEntry } from '../../../core/read';
+import { type ReadEntry } from '../../../core/read';
+import { readList } from '../../../core/testing/lists';
 import { newId } from '../../shared/ids';
 import type { BenchStore } from '../store';
 

@@ -2,7 +2,7 @@ import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
-import { lineAway } from '../outline-moves';
+import { lineAway } from '../tree/outline-moves';
 
 /** Keys in a cell of the list; as fast as a plain text editor. */
 export function useCellKeys(id: string) {

@@ -1,5 +1,5 @@
-import type { Gesture } from '../../../core/edit';
-import type { Diagram } from '../../../core/model';
+import type { Gesture } from '../../../core/diagram';
+import type { Diagram } from '../../../core/diagram';
 import { Picture } from '../../drawing/Picture';
 import { useParts } from '../context';
 import { usePreviews } from '../usePreviews';

@@ -1,12 +1,26 @@
-import { ellipsePath } from '../../../core/arrange';
 import type { SceneGroup } from '../../../core/scene';
 import { useBench } from '../context';
 import type { DropPlan } from '../kinds';
 
 const around = ({ x, y, bounds }: SceneGroup, by: number): string =>
-  `M${x - by} ${y - by}h${bounds.width + 2 * by}v${bounds.height + 2 * by}h${-bounds.width - 2 * by}Z`;
+  `M${x + bounds.x - by} ${y + bounds.y - by}h${bounds.width + 2 * by}v${bounds.height + 2 * by}h${-bounds.width - 2 * by}Z`;
 
-/** What is selected, lit, or about to receive a dragged branch. */
+/** The outline of what can be selected; of an entry the box around it. */
+function Outline({ group, by, ...rest }: { group: SceneGroup; by: number } & React.SVGProps<SVGPathElement>) {
+  const { selectable } = group;
+  return selectable ? (
+    <path
+      transform={`translate(${group.x} ${group.y})`}
+      d={selectable.outline}
+      vectorEffect="non-scaling-stroke"
+      {...rest}
+    />
+  ) : (
+    <path d={around(group, by)} vectorEffect="non-scaling-stroke" {...rest} />
+  );
+}
+
+/** What is selected, lit, or about to receive what is dragged. */
 export function Marks({ target }: { target: DropPlan['target'] }) {
   const scene = useBench((state) => state.drawn.scene);
   const trial = useBench((state) => state.trial);
@@ -15,8 +29,7 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
   const litRegions = useBench((state) => state.litRegions);
   if (trial || (selected === null && lit.size === 0 && litRegions.size === 0 && target === null)) return null;
   const { drawing } = scene;
-  // Names in regions stand close together: their marks are thin and near, so as not to meet.
-  const close = scene.curves !== undefined;
+  const close = scene.entriesAs === 'names';
   const find = (wanted: (id: string) => boolean) =>
     scene.groups.filter((group) => group.stands.for === 'entry' && wanted(group.stands.id));
   const litPath =
@@ -26,16 +39,8 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
           .join('')
       : '';
   const chosen = selected === null ? undefined : find((id) => id === selected)[0];
-  const over = target?.for === 'entry' ? find((id) => id === target.id)[0] : undefined;
-  const curveOf = (set: string): string | null => {
-    const at = scene.groups.filter(({ stands }) => stands.for === 'set').findIndex(({ stands }) => stands.id === set);
-    const curve = scene.curves?.[at];
-    return curve ? ellipsePath(curve) : null;
-  };
-  const regions = scene.groups.filter(
-    ({ stands }) =>
-      stands.for === 'region' && (litRegions.has(stands.id) || (target?.for === 'region' && target.id === stands.id)),
-  );
+  const regions = scene.groups.filter(({ stands }) => stands.for === 'region' && litRegions.has(stands.id));
+  const under = target && scene.groups.find(({ stands }) => stands.for === target.for && stands.id === target.id);
   return (
     <g
       transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}
@@ -43,22 +48,17 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
       aria-hidden="true"
       fill="none"
     >
-      {regions.map((group) => {
-        const shape = group.children.find((primitive) => primitive.type === 'path');
-        const d = shape?.d ?? around({ ...group, x: group.bounds.x, y: group.bounds.y }, -3);
-        return (
-          <path
-            key={group.stands.id}
-            transform={`translate(${group.x} ${group.y})`}
-            d={d}
-            fill="#ffffff22"
-            stroke="#2f6148"
-            strokeWidth={3}
-            vectorEffect="non-scaling-stroke"
-            data-testid="lit-region"
-          />
-        );
-      })}
+      {regions.map((group) => (
+        <Outline
+          key={group.stands.id}
+          group={group}
+          by={-3}
+          fill="#ffffff22"
+          stroke="#2f6148"
+          strokeWidth={3}
+          data-testid="lit-region"
+        />
+      ))}
       {litPath && (
         <path
           d={litPath}
@@ -69,32 +69,15 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
           data-testid="lit"
         />
       )}
-      {chosen && (
-        <path
-          d={around(chosen, close ? 3 : 5)}
-          stroke="#9a6614"
-          strokeWidth={2}
-          vectorEffect="non-scaling-stroke"
-          data-testid="selected"
-        />
-      )}
-      {target?.for === 'set' && curveOf(target.id) && (
-        <path
-          d={curveOf(target.id)!}
+      {chosen && <Outline group={chosen} by={close ? 3 : 5} stroke="#9a6614" strokeWidth={2} data-testid="selected" />}
+      {under && (
+        <Outline
+          group={under}
+          by={5}
+          fill={target.for === 'entry' ? 'none' : '#ffffff44'}
           stroke="#2f6148"
-          fill="#ffffff55"
-          strokeWidth={4}
-          vectorEffect="non-scaling-stroke"
-          data-testid="lit-set"
-        />
-      )}
-      {over && (
-        <path
-          d={around(over, 5)}
-          stroke="#2f6148"
-          strokeWidth={3}
-          vectorEffect="non-scaling-stroke"
-          data-testid="target"
+          strokeWidth={target.for === 'entry' ? 3 : 4}
+          data-testid={target.for === 'entry' ? 'target' : `lit-${target.for}`}
         />
       )}
     </g>

@@ -29,7 +29,7 @@ export function Sheet() {
   );
   const { sheet, drawing } = scene;
   // Regions are few and need their fills; only boxes are drawn as outlines when they are tiny.
-  const plain = !scene.curves && isOutlineOnly(seen, drawing);
+  const plain = scene.entriesAs === 'boxes' && isOutlineOnly(seen, drawing);
   const groups = useMemo(() => {
     if (plain) return scene.groups;
     const part = visiblePart(seen, seen, drawing, marginPx);

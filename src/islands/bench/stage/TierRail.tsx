@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { TierBand } from '../../../core/scene';
-import { roman } from '../../../core/tiers';
+import { roman } from '../../../core/hierarchy';
 import { useBench, useParts } from '../context';
 
 /** One band a tier along the edge where tiers begin, and a grip between two that sets the gap. */

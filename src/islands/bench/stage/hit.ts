@@ -1,5 +1,5 @@
-import type { Drawn } from '../../../core/kind';
-import type { Diagram } from '../../../core/model';
+import type { Drawn } from '../../../core/diagram';
+import type { Diagram } from '../../../core/diagram';
 import type { SceneGroup } from '../../../core/scene';
 import { partsOf, type Grabbed } from '../kinds';
 import { toDrawing, type View } from '../view';

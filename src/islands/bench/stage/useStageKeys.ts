@@ -3,7 +3,7 @@ import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
 import { partsOf } from '../kinds';
-import { entryTowards, type Direction } from '../outline-moves';
+import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
 
 const arrows: Record<string, Direction> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
@@ -18,7 +18,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
 
   function handle(event: KeyboardEvent): boolean {
     const { selected, diagram, drawn, select, set } = store.getState();
-    const { structure, scene } = drawn;
+    const { structure } = drawn;
     const arrow = own(arrows, event.key);
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
     else if (event.key === '-') zoom.by(1 / 1.25);
@@ -36,7 +36,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       );
     else if (arrow) {
       const next =
-        selected === null ? (structure.ids[0] ?? null) : entryTowards(structure, selected, arrow, scene.direction);
+        selected === null ? (structure.ids[0] ?? null) : partsOf(diagram.kind).towards(diagram, drawn, selected, arrow);
       if (next !== null) select(next);
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });

@@ -1,11 +1,18 @@
 import { RotateCcw } from 'lucide-react';
-import type { BoxStyle, Scope, StyleProperty } from '../../../core/model';
-import type { Explained, Origin } from '../../../core/style';
+import type { BoxStyle, LinkProperty, LinkStyle, StyleProperty } from '../../../core/model';
+import type { Scope } from '../../../core/diagram';
 
-type Value = BoxStyle[StyleProperty];
+/** A value of any property of boxes or links. */
+export type Value = BoxStyle[StyleProperty] | LinkStyle[LinkProperty];
+
+/** What is told of a property: its value, null where several differ, and where it comes from. */
+export interface Told {
+  readonly value: Value | null;
+  readonly origin: string;
+}
 
 export interface Row {
-  readonly property: StyleProperty;
+  readonly property: StyleProperty | LinkProperty;
   readonly name: string;
   readonly control:
     | { readonly kind: 'colour' }
@@ -41,44 +48,66 @@ export const rows: readonly Row[] = [
   { property: 'equalSize', name: 'Size', control: choice([true, 'equal in the tier'], [false, 'each to its text']) },
 ];
 
-const origins: Record<Origin | 'several', string> = {
+const mark = choice(['none', 'none'], ['arrow', 'arrow'], ['dot', 'dot']);
+
+/** What can be styled on links. */
+export const linkRows: readonly Row[] = [
+  { property: 'lineColour', name: 'Colour', control: { kind: 'colour' } },
+  { property: 'lineWidth', name: 'Width', control: px(0.5, 8, 0.25) },
+  {
+    property: 'dash',
+    name: 'Line',
+    control: choice(['solid', 'solid'], ['dashed', 'dashed'], ['dotted', 'dotted']),
+  },
+  { property: 'startMark', name: 'At its start', control: mark },
+  { property: 'endMark', name: 'At its end', control: mark },
+  { property: 'endGap', name: 'Gap to boxes', control: px(0, 24) },
+  { property: 'phraseSize', name: 'Words size', control: px(6, 40) },
+  { property: 'phraseColour', name: 'Words', control: { kind: 'colour' } },
+];
+
+const origins: Readonly<Record<string, string>> = {
   look: 'from the look',
   everything: 'set for everything',
   tier: 'set for the tier',
   role: 'set for the role',
   branch: 'set for the branch',
-  region: 'set for the region',
-  set: 'set for the set',
   this: 'set for it alone',
+  links: 'set for all links',
+  link: 'set for it alone',
   contrast: 'chosen to be readable',
   several: 'differs among them',
 };
 
-const scopeWords: Record<Scope['kind'], string> = {
+const scopeWords: Readonly<Record<string, string>> = {
   everything: 'set for all',
   tier: 'set for this tier',
   role: 'set for this role',
   branch: 'set for this branch',
-  region: 'set for this region',
-  set: 'set for this set',
   this: 'set for this one',
+  links: 'set for all',
+  link: 'set for this one',
 };
 
 /** One property: its value, where that comes from, and the way to hand it back. */
 export function PropertyRow({
   row,
   explained,
+  originWords,
   setHere,
   scope,
   onChange,
 }: {
   row: Row;
-  explained: Explained;
+  explained: Told;
+  /** Words of the kind for scopes of its own. */
+  originWords: Readonly<Record<string, string>>;
   setHere: boolean;
   scope: Scope;
   onChange: (value: Value | null) => void;
 }) {
   const { property, name } = row;
+  const here = scopeWords[scope.kind] ?? originWords[scope.kind] ?? 'set here';
   return (
     <div className="grid min-h-9 grid-cols-[6rem_1fr_auto] items-center gap-2 border-b border-hair py-1">
       <label htmlFor={`style-${property}`}>{name}</label>
@@ -86,14 +115,14 @@ export function PropertyRow({
       {setHere ? (
         <button
           className="plain text-sm font-semibold text-moss"
-          aria-label={`${name}: ${scopeWords[scope.kind]}; hand it back`}
+          aria-label={`${name}: ${here}; hand it back`}
           title="Hand it back"
           onClick={() => onChange(null)}
         >
-          {scopeWords[scope.kind]} <RotateCcw size={13} aria-hidden="true" />
+          {here} <RotateCcw size={13} aria-hidden="true" />
         </button>
       ) : (
-        <span className="text-sm text-muted">{origins[explained.origin]}</span>
+        <span className="text-sm text-muted">{origins[explained.origin] ?? originWords[explained.origin] ?? ''}</span>
       )}
     </div>
   );

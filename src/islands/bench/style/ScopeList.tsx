@@ -1,5 +1,5 @@
-import { kindOf } from '../../../core/kind';
-import type { Scope } from '../../../core/model';
+import { kindOf } from '../../../core/diagram';
+import type { Scope } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 

@@ -1,54 +1,59 @@
-import { own } from '../../../core/model';
 import { useMemo } from 'react';
-import { patchOf } from '../../../core/edit';
-import { draw, kindOf } from '../../../core/kind';
-import type { BoxStyle, KindId, StyleProperty } from '../../../core/model';
-import { contrastRatio, lookOf, looks, type Explained } from '../../../core/style';
+import { draw, kindOf, patchOf, type KindId } from '../../../core/diagram';
+import { stylesLinks } from '../../../core/edit';
+import { own } from '../../../core/model';
+import { contrastRatio, explainLinks, lookOf, looks } from '../../../core/style';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
-import { PropertyRow, rows } from './PropertyRow';
+import { linkRows, PropertyRow, rows, type Row, type Told, type Value } from './PropertyRow';
 import { ScopeList } from './ScopeList';
 
-/** Scope first, then what the entries in it look like and where each value comes from, then the looks. */
+/** Scope first, then what the entries or links in it look like and where each value comes from, then the looks. */
 export function StylePanel() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const scope = useBench((state) => state.scope);
-  const explained = useMemo(() => {
-    const kind = kindOf(diagram.kind);
-    return kind.explain(diagram, kind.structure(diagram), scope);
-  }, [diagram, scope]);
-  const own = patchOf(diagram, scope);
-  const set = (property: StyleProperty, value: BoxStyle[StyleProperty] | null) =>
+  const kind = kindOf(diagram.kind);
+  const ofLinks = stylesLinks(scope);
+  const explained = useMemo((): Readonly<Record<string, Told>> | null => {
+    const told = stylesLinks(scope)
+      ? explainLinks(diagram, scope, kind.linkKinds)
+      : kind.explain(diagram, kind.structure(diagram), scope);
+    return told;
+  }, [diagram, kind, scope]);
+  const setHere: Readonly<Record<string, unknown>> = patchOf(diagram, scope);
+  const set = (property: Row['property'], value: Value | null) =>
     store
       .getState()
       .perform([{ kind: 'setStyle', scope, property, value }], { merge: `style:${JSON.stringify(scope)}:${property}` });
+  const parts = partsOf(diagram.kind);
+  const shown = ofLinks ? linkRows : rows.filter((row) => parts.properties(scope).some((one) => one === row.property));
+  const ground = ofLinks ? lookOf(diagram.look).ground : (parts.textGround?.(diagram, scope) ?? null);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
       <ScopeList />
       {scope.kind === 'tier' && <TierName tier={scope.tier} />}
       {explained ? (
         <section aria-label="Properties" className="mt-4">
-          {rows
-            .filter((row) => partsOf(diagram.kind).properties(scope).includes(row.property))
-            .map((row) => (
-              <PropertyRow
-                key={row.property}
-                row={row}
-                explained={explained[row.property]}
-                setHere={own[row.property] !== undefined}
-                scope={scope}
-                onChange={(value) => set(row.property, value)}
-              />
-            ))}
+          {shown.map((row) => (
+            <PropertyRow
+              key={row.property}
+              row={row}
+              explained={own(explained, row.property)!}
+              originWords={kind.originWords}
+              setHere={own(setHere, row.property) !== undefined}
+              scope={scope}
+              onChange={(value) => set(row.property, value)}
+            />
+          ))}
           <Legibility
-            ground={scope.kind === 'set' ? lookOf(diagram.look).ground : explained.fill.value}
-            text={explained.text.value}
+            ground={ground ?? own(explained, 'fill')?.value ?? null}
+            text={own(explained, ofLinks ? 'phraseColour' : 'text')?.value ?? null}
           />
         </section>
       ) : (
-        <p className="mt-4 text-muted">No entry has this yet.</p>
+        <p className="mt-4 text-muted">{ofLinks ? 'There is no such link.' : 'No entry has this yet.'}</p>
       )}
       <Looks kind={diagram.kind} />
     </div>
@@ -76,7 +81,7 @@ function TierName({ tier }: { tier: number }) {
   );
 }
 
-function Legibility({ ground, text }: { ground: Explained['value']; text: Explained['value'] }) {
+function Legibility({ ground, text }: { ground: Value | null; text: Value | null }) {
   if (typeof ground !== 'string' || typeof text !== 'string') return null;
   const ratio = contrastRatio(ground, text);
   return (

@@ -1,6 +1,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef } from 'react';
-import { byOrder, type Entry, type Venn, type VennSet, own } from '../../../../core/model';
+import { byOrder, type Entry, own } from '../../../../core/model';
+import { type Venn } from '../../../../core/kinds/venn';
+import { type VennSet } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { changeDetail } from '../../list/change-detail';
 import { RowForm, rowForm } from '../../list/RowForm';

@@ -1,5 +1,5 @@
 import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { VennFigures } from '../../../../core/figure';
+import type { VennFigures } from '../../../../core/kinds/venn';
 
 const rowHeight = 22;
 const labelWidth = 96;

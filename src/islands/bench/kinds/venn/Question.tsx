@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { answerQuestion, type VennFigures } from '../../../../core/figure';
+import { answerQuestion, type VennFigures } from '../../../../core/kinds/venn';
 import { useParts } from '../../context';
 
 /** A question in words, typed or clicked together; its regions light up and its entries are listed. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { operate, type SetOperation, type VennFigures } from '../../../../core/figure';
+import { operate, type SetOperation, type VennFigures } from '../../../../core/kinds/venn';
 
 const operations: { id: SetOperation; sign: string; told: string }[] = [
   { id: 'union', sign: '∪', told: 'in at least one of the chosen' },

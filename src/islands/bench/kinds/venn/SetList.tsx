@@ -1,6 +1,6 @@
 import { Columns3, Rows3, TableProperties, Text } from 'lucide-react';
 import { useState } from 'react';
-import { setsInOrder } from '../../../../core/model';
+import { setsInOrder } from '../../../../core/kinds/venn';
 import { useBench } from '../../context';
 import { AddLine, RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';

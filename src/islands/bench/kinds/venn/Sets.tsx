@@ -1,6 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
-import { keyBetween, mostSets, type VennSet } from '../../../../core/model';
-import { lookOf, shownColour } from '../../../../core/style';
+import { keyBetween } from '../../../../core/model';
+import { mostSets, type VennSet } from '../../../../core/kinds/venn';
+import { lookOf } from '../../../../core/style';
+import { shownColour } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { dropSetGesture, newSet } from './set-actions';
 

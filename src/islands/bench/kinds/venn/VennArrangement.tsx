@@ -1,6 +1,8 @@
-import type { Gesture } from '../../../../core/edit';
-import { mostToScale, type Venn, type VennManner } from '../../../../core/model';
-import { scaleWords } from '../../../../core/figure';
+import type { Gesture } from '../../../../core/diagram';
+import { mostToScale, type VennManner } from '../../../../core/kinds/venn';
+import { type Venn } from '../../../../core/kinds/venn';
+import { scaleWords } from '../../../../core/kinds/venn';
+import type { VennScene } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { PreviewChoice } from '../../panels/PreviewChoice';
 
@@ -95,7 +97,7 @@ export function VennArrangement() {
 }
 
 function Shapes({ diagram }: { diagram: Venn }) {
-  const scaled = useBench((state) => state.drawn.scene.scaled);
+  const scaled = useBench((state) => (state.drawn.scene as VennScene).scaled);
   const { shape } = diagram.venn.manner;
   const sets = Object.keys(diagram.venn.sets).length;
   const barred = sets > mostToScale ? `Areas can follow the counts for up to ${mostToScale} sets.` : null;

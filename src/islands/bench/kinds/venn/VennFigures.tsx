@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
-import { figureVenn, type VennFigures as Figures } from '../../../../core/figure';
-import { setsInOrder, type Venn } from '../../../../core/model';
-import { regionWords } from '../../../../core/scene';
-import { overlapName } from '../../../../core/tiers';
+import { figureVenn, type VennFigures as Figures } from '../../../../core/kinds/venn';
+import { setsInOrder } from '../../../../core/kinds/venn';
+import { type Venn } from '../../../../core/kinds/venn';
+import { regionWords } from '../../../../core/kinds/venn';
+import { overlapName } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
 import { OverlapMatrix } from './OverlapMatrix';

@@ -1,4 +1,4 @@
-import type { Command } from '../../../../core/edit';
+import type { Command } from '../../../../core/diagram';
 import { ApiError } from '../../../shared/api';
 import { bringPicture } from '../../../shared/bring-picture';
 import type { BenchStore } from '../../store';

@@ -1,6 +1,10 @@
-import { outsideness } from '../../../../core/arrange';
-import type { Drawn } from '../../../../core/kind';
-import { createDiagram, setsInOrder, type Diagram, type Venn, own } from '../../../../core/model';
+import { outsideness } from '../../../../core/arrange/curves';
+import type { Drawn } from '../../../../core/diagram';
+import type { VennScene } from '../../../../core/kinds/venn';
+import { own } from '../../../../core/model';
+import { createDiagram, type Diagram } from '../../../../core/diagram';
+import { type Venn } from '../../../../core/kinds/venn';
+import { setsInOrder } from '../../../../core/kinds/venn';
 import type { DropPlan, Grabbed } from '../kind-parts';
 
 /** Three empty sets on which the looks are shown. */
@@ -47,7 +51,7 @@ export function dropSet(diagram: Diagram, drawn: Drawn, moving: string, x: numbe
   const sets = setsInOrder(diagram.venn);
   const moved = own(diagram.venn.sets, moving);
   const named = setNameAt(drawn, x, y)?.id;
-  const within = (drawn.scene.curves ?? [])
+  const within = (drawn.scene as VennScene).curves
     .map((curve, i) => ({ curve, set: sets[i]! }))
     .filter(({ curve, set }) => set?.id !== moving && outsideness(curve, x, y) < 0)
     .sort((a, b) => Math.hypot(a.curve.cx - x, a.curve.cy - y) - Math.hypot(b.curve.cx - x, b.curve.cy - y))[0]?.set;

@@ -1,4 +1,4 @@
-import type { Diagram } from '../../../../core/model';
+import type { Diagram } from '../../../../core/diagram';
 import { foldFileName, foldName, pictureFileOf } from '../../../../core/read';
 
 /** The entry whose list names this picture file, else the one that is called as the file is; null for none. */

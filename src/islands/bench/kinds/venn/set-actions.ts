@@ -1,15 +1,9 @@
-import { childrenOf, placeAt, type Gesture } from '../../../../core/edit';
-import {
-  beginning,
-  createEntry,
-  keyBetween,
-  regionKey,
-  setsInOrder,
-  type Diagram,
-  type Venn,
-  type VennSet,
-  own,
-} from '../../../../core/model';
+import { childrenOf, placeAt } from '../../../../core/hierarchy';
+import { type Gesture } from '../../../../core/diagram';
+import { beginning, createEntry, keyBetween, own } from '../../../../core/model';
+import { type Diagram } from '../../../../core/diagram';
+import { type Venn } from '../../../../core/kinds/venn';
+import { regionKey, setsInOrder, type VennSet } from '../../../../core/kinds/venn';
 import { foldName } from '../../../../core/read';
 import { newId } from '../../../shared/ids';
 

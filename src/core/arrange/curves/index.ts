@@ -1,0 +1,10 @@
+export { type Scaled } from './circles-to-scale';
+export * from './curve-shapes';
+export * from './curves-layout';
+export * from './ellipse';
+export * from './ellipse-crossings';
+export * from './lens';
+export * from './region-text';
+export * from './regions';
+export * from './scale-error';
+export * from './to-scale';

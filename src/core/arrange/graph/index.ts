@@ -1,0 +1,3 @@
+export * from './label-place';
+export * from './polyline';
+export * from './rounded-path';

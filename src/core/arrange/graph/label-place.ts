@@ -1,0 +1,48 @@
+import type { Extent, Polyline } from './polyline';
+
+/** Between the words on a line and the line's ends beside them. CSS px. */
+const clearance = 3;
+
+/**
+ * Where words of a size stand upright on a line, so that they meet none of what is to be avoided: on the legs of the line, at the middle first and
+ * then towards the ends, a level leg that is long enough before an upright one. Where every place meets something, the one that meets least of it.
+ * O(places × what is near the line).
+ */
+export function placeLabel(
+  points: Polyline,
+  size: { width: number; height: number },
+  avoid: readonly Extent[],
+): Extent {
+  let best: { box: Extent; cost: number } | null = null;
+  for (let p = 2; p < points.length; p += 2) {
+    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
+    const length = Math.hypot(x1 - x0, y1 - y0);
+    if (length === 0) continue;
+    const level = Math.abs(y1 - y0) <= Math.abs(x1 - x0);
+    const needed = (level ? size.width : size.height) + 2 * clearance;
+    const lacking = Math.max(0, needed - length);
+    for (const share of [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8, 0.12, 0.88]) {
+      const middle = { x: x0 + (x1 - x0) * share, y: y0 + (y1 - y0) * share };
+      const box = boxAround(middle, size);
+      const met = avoid.reduce((sum, other) => sum + common(box, other), 0);
+      const overEnd = Math.max(0, needed / 2 - length * Math.min(share, 1 - share));
+      const cost = met * 100 + lacking * 4 + overEnd + (level ? 0 : 20) + Math.abs(share - 0.5) * 10 - length * 0.02;
+      if (!best || cost < best.cost) best = { box, cost };
+    }
+  }
+  return best?.box ?? boxAround({ x: points[0] ?? 0, y: points[1] ?? 0 }, size);
+}
+
+const boxAround = (middle: { x: number; y: number }, { width, height }: { width: number; height: number }): Extent => ({
+  x: middle.x - width / 2 - clearance,
+  y: middle.y - height / 2 - clearance / 2,
+  width: width + 2 * clearance,
+  height: height + clearance,
+});
+
+/** Area that two rectangles share. */
+function common(a: Extent, b: Extent): number {
+  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
+  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
+  return width > 0 && height > 0 ? width * height : 0;
+}

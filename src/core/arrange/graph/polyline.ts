@@ -1,0 +1,118 @@
+/** Points of a line: x and y by turns, CSS px. */
+export type Polyline = readonly number[];
+
+export interface Extent {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The smallest upright rectangle around lines. */
+export function extentOfLines(lines: readonly Polyline[]): Extent {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const points of lines) {
+    for (let p = 0; p < points.length; p += 2) {
+      left = Math.min(left, points[p]!);
+      right = Math.max(right, points[p]!);
+      top = Math.min(top, points[p + 1]!);
+      bottom = Math.max(bottom, points[p + 1]!);
+    }
+  }
+  return { x: left, y: top, width: right - left, height: bottom - top };
+}
+
+export function lengthOf(points: Polyline): number {
+  let sum = 0;
+  for (let p = 2; p < points.length; p += 2)
+    sum += Math.hypot(points[p]! - points[p - 2]!, points[p + 1]! - points[p - 1]!);
+  return sum;
+}
+
+/** The line without a length at each end; at least a third of it is left. */
+export function shortened(points: Polyline, atStart: number, atEnd: number): number[] {
+  const all = lengthOf(points);
+  const spare = Math.min(1, (all * 2) / 3 / Math.max(atStart + atEnd, 1e-9));
+  const cut = withoutStart(points, atStart * spare);
+  return reversed(withoutStart(reversed(cut), atEnd * spare));
+}
+
+function withoutStart(points: Polyline, length: number): number[] {
+  let left = length;
+  for (let p = 2; p < points.length; p += 2) {
+    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
+    const leg = Math.hypot(x1 - x0, y1 - y0);
+    if (leg > left) {
+      const share = left / leg;
+      return [x0 + (x1 - x0) * share, y0 + (y1 - y0) * share, ...points.slice(p)];
+    }
+    left -= leg;
+  }
+  return points.slice(-2);
+}
+
+export function reversed(points: Polyline): number[] {
+  const back: number[] = [];
+  for (let p = points.length - 2; p >= 0; p -= 2) back.push(points[p]!, points[p + 1]!);
+  return back;
+}
+
+/** What of a line lies outside a rectangle, as lines of their own. */
+export function outside(points: Polyline, { x, y, width, height }: Extent): number[][] {
+  const lines: number[][] = [];
+  let line: number[] = [];
+  const end = () => {
+    if (line.length >= 4) lines.push(line);
+    line = [];
+  };
+  for (let p = 2; p < points.length; p += 2) {
+    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
+    const [from, to] = insideOf(x0, y0, x1 - x0, y1 - y0, { x, y, width, height });
+    const at = (share: number): [number, number] => [x0 + (x1 - x0) * share, y0 + (y1 - y0) * share];
+    if (to <= from) {
+      if (line.length === 0) line.push(x0, y0);
+      line.push(x1, y1);
+      continue;
+    }
+    if (from > 0) {
+      if (line.length === 0) line.push(x0, y0);
+      line.push(...at(from));
+    }
+    end();
+    if (to < 1) line.push(...at(to), x1, y1);
+  }
+  end();
+  return lines;
+}
+
+/** The stretch of a leg that lies inside a rectangle, as shares of its length; empty where none does (Liang and Barsky 1984). */
+function insideOf(x0: number, y0: number, dx: number, dy: number, box: Extent): [from: number, to: number] {
+  let [from, to] = [0, 1];
+  for (const [towards, room] of [
+    [-dx, x0 - box.x],
+    [dx, box.x + box.width - x0],
+    [-dy, y0 - box.y],
+    [dy, box.y + box.height - y0],
+  ] as const) {
+    if (towards === 0) {
+      if (room <= 0) return [1, 0];
+      continue;
+    }
+    const share = room / towards;
+    if (towards < 0) from = Math.max(from, share);
+    else to = Math.min(to, share);
+  }
+  return [from, to];
+}
+
+/** Distance of a point from a line. */
+export function distanceTo(points: Polyline, x: number, y: number): number {
+  let least = Infinity;
+  for (let p = 2; p < points.length; p += 2) {
+    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
+    const square = (x1 - x0) ** 2 + (y1 - y0) ** 2;
+    const share = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / square));
+    least = Math.min(least, Math.hypot(x - x0 - (x1 - x0) * share, y - y0 - (y1 - y0) * share));
+  }
+  return least;
+}

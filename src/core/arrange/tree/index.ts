@@ -1,0 +1,3 @@
+export * from './side-route';
+export * from './tidy-tree';
+export * from './tier-tree';

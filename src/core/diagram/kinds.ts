@@ -1,0 +1,5 @@
+import { orgChart } from '../kinds/org-chart';
+import { venn } from '../kinds/venn';
+
+/** The kinds of diagram there are: a further kind is a folder in `kinds` and a name here. All that needs to know every kind is made from this list. */
+export const registered = [orgChart, venn] as const;

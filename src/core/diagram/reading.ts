@@ -1,0 +1,40 @@
+import type { Fit } from '../kind';
+import { ListTokens, type Headings, type ReadChoices, type Reading } from '../read';
+import { kinds, type AnyKind } from './diagram';
+
+/** Headings that any kind knows: a row that has them is the heading of a table, whatever kind it is read as. */
+const allHeadings: Headings = kinds.flatMap(({ headings }) => headings);
+
+const latest: { text: string; tokens: ListTokens }[] = [];
+
+/** The text of a list as lines and cells, told once and kept while the same text is read in several kinds or with other choices. */
+export function tokensOf(text: string): ListTokens {
+  const known = latest.find((one) => one.text === text);
+  if (known) return known.tokens;
+  const tokens = new ListTokens(text, allHeadings);
+  latest.unshift({ text, tokens });
+  latest.length = Math.min(latest.length, 2);
+  return tokens;
+}
+
+/** What one kind understands of a list. */
+export interface KindReading {
+  readonly kind: AnyKind;
+  readonly read: Reading;
+  /** Null where this kind cannot show the list. */
+  readonly fit: Fit | null;
+}
+
+/** What every kind understands of a list, the one that fits best first. */
+export function readInAllKinds(text: string, choices: ReadChoices = {}): KindReading[] {
+  const tokens = tokensOf(text);
+  return kinds
+    .map((kind): KindReading => {
+      const read = kind.read(tokens, choices);
+      return { kind, read, fit: kind.fits(read) };
+    })
+    .sort((a, b) => (b.fit?.strength ?? 0) - (a.fit?.strength ?? 0));
+}
+
+/** Under this strength no reading is offered as what a list says. */
+export const leastStrength = 0.25;

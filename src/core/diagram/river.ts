@@ -1,0 +1,22 @@
+import type { Listing } from '../hierarchy';
+import type { BoxStyle, Finding } from '../model';
+import type { Scene } from '../scene';
+import { kindOf, type Diagram } from './diagram';
+
+export interface Drawn {
+  readonly structure: Listing;
+  readonly styles: readonly BoxStyle[];
+  readonly scene: Scene;
+}
+
+/** The river from a Diagram to its Scene: tiers, style, measure, arrange, scene. The same in browser, worker, server and tests. */
+export function draw(diagram: Diagram): Drawn {
+  const kind = kindOf(diagram.kind);
+  const structure = kind.structure(diagram);
+  const styles = kind.styles(diagram, structure);
+  return { structure, styles, scene: kind.scene(diagram, structure, styles) };
+}
+
+export function check(diagram: Diagram, drawn: Drawn): Finding[] {
+  return kindOf(diagram.kind).check(diagram, drawn.structure, drawn.styles, drawn.scene);
+}

@@ -1,0 +1,39 @@
+import { own, type DiagramCommon } from '../model';
+import type { Hierarchy } from './structure';
+
+/** A kind of entry that cuts across tiers. */
+export interface Role {
+  readonly id: string;
+  readonly name: string;
+  /** What makes an entry one, in a few words. */
+  readonly told: string;
+  /** The sign it has on the sheet, as the legend says it; left out where it has none. */
+  readonly legend?: string;
+  /** True: it stands beside the line to its superior, where it belongs to one and has nobody under it. */
+  readonly beside?: boolean;
+}
+
+/** The roles of a kind whose entries stand under each other. `leading`: the role of whoever has others under it, told from the structure. */
+export interface Roles {
+  readonly all: readonly Role[];
+  readonly leading: string | null;
+}
+
+/** The role of an entry: what was set, else the leading one where it has entries under it, else none. */
+export function roleOf({ entries }: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): string | null {
+  const set = own(entries, structure.ids[index]!)!.role;
+  return set ?? (structure.count[index]! > 0 ? roles.leading : null);
+}
+
+/** A role that stands beside the line does so only where it belongs to somebody and has nobody under it. */
+export function isBesideLine({ entries }: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): boolean {
+  const { role } = own(entries, structure.ids[index]!)!;
+  return (
+    structure.parent[index]! >= 0 &&
+    structure.count[index] === 0 &&
+    roles.all.some((one) => one.id === role && one.beside === true)
+  );
+}
+
+export const roleName = (role: string, roles: Roles): string =>
+  roles.all.find((known) => known.id === role)?.name ?? role;

@@ -1,0 +1,238 @@
+import { finding, type Finding } from '../../../model';
+import {
+  asideFinding,
+  columnUseOf,
+  fieldPrefix,
+  fieldsOf,
+  foldName,
+  isPictureHeading,
+  openQuoteFinding,
+  trayed,
+  type Column,
+  type ColumnUse,
+  type ListTokens,
+  type ReadChoices,
+  type Reading,
+  type Row,
+  type TableTokens,
+} from '../../../read';
+import { mostSets } from '../model';
+import { setHeadings, type Mention, type SetList } from './set-list';
+
+/** Stands before the name of a set that would not be told by its marks. */
+export const setPrefix = 'Set: ';
+const bareHeading = (told: string): string => {
+  const prefix = [fieldPrefix, setPrefix].find((one) => told.startsWith(one)) ?? '';
+  return told.slice(prefix.length);
+};
+
+const yes = /^(x|×|✓|✔|✗|☑|●|•|\*|\+|1|y|yes|ja|j|oui|si|sí|true|wahr|vrai)$/iu;
+const no = /^(|0|n|no|nein|non|false|falsch|faux|-|–|—|☐|○)$/iu;
+
+/** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
+export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): SetList | null {
+  const { rows, aside, openQuote } = table;
+  const first = rows[0];
+  if (!first || rows.length < 2) return null;
+  const findings: Finding[] = [];
+  if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
+  if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
+  const body = rows.slice(1);
+  const found =
+    withoutHeading(first, rows, choices) ??
+    fromMarks(first, body, choices) ??
+    fromCells(first, body, tokens) ??
+    fromColumns(first, body, tokens);
+  if (!found) return null;
+  const besides = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  return { ...found, notPlaced: [...besides, ...found.notPlaced], findings: [...findings, ...found.findings] };
+}
+
+/** A table of marks without a heading: the first row is an item like the others, and the sets are numbered. */
+function withoutHeading(first: Row, rows: readonly Row[], choices: ReadChoices): SetList | null {
+  const marks = first.cells.slice(1).filter((cell) => yes.test(cell)).length;
+  const others = first.cells.slice(1).filter((cell) => !yes.test(cell) && !no.test(cell)).length;
+  if (marks === 0 || others > 0) return null;
+  const cells = ['Name', ...first.cells.slice(1).map((_, i) => `Set ${i + 1}`)];
+  const found = fromMarks({ line: first.line, cells }, rows, choices);
+  if (!found) return null;
+  const message = `No row names the sets; they are called ${found.sets.slice(0, 5).join(', ')}. Write a heading above the columns.`;
+  return {
+    ...found,
+    header: false,
+    findings: [finding('no-heading', 'warning', message, { line: first.line }), ...found.findings],
+  };
+}
+
+const columnOf = (head: Row, index: number, use: ColumnUse): Column => ({
+  index,
+  header: head.cells[index] || `Column ${index + 1}`,
+  use,
+});
+
+/** What a row of our own tables keeps for the tray: it has nothing else; null for any other row. */
+function trayTextOf(row: Row, head: Row): string | null {
+  const at = head.cells.findIndex((cell) => columnUseOf(cell, setHeadings) === 'tray');
+  const text = at < 0 ? '' : (row.cells[at] ?? '');
+  return text !== '' && row.cells.every((cell, i) => i === at || cell === '') ? text : null;
+}
+
+/** A row an item, a column a set, a mark in the cell. */
+function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetList | null {
+  const width = head.cells.length;
+  const uses = Array.from({ length: width }, (_, i): ColumnUse => {
+    const chosen = choices.columns?.[i];
+    if (chosen) return chosen;
+    const cells = body.map((row) => row.cells[i] ?? '');
+    const marked = cells.filter((cell) => yes.test(cell)).length;
+    const known = columnUseOf(head.cells[i] ?? '', setHeadings);
+    if (known === 'id' || known === 'tray') return 'leftOut';
+    if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
+    if (known === 'detail' || known === 'name' || known === 'field') return 'field';
+    if (isPictureHeading(head.cells[i] ?? '')) return 'field';
+    return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell)) ? 'set' : 'field';
+  });
+  const sets = uses.flatMap((use, i) => (use === 'set' ? [i] : []));
+  const told = head.cells.some((cell) => cell.startsWith(setPrefix));
+  if (sets.length < (told ? 1 : 2) && !Object.values(choices.columns ?? {}).includes('set')) return null;
+  if (!uses.includes('name')) {
+    const named = head.cells.findIndex((cell, i) => uses[i] === 'field' && columnUseOf(cell, setHeadings) === 'name');
+    const first =
+      named >= 0 ? named : uses.findIndex((use, i) => use === 'field' && !isPictureHeading(head.cells[i] ?? ''));
+    if (first < 0) return null;
+    uses[first] = 'name';
+  }
+  uses.forEach((use, i) => {
+    if (use !== 'field' || choices.columns?.[i] || isPictureHeading(head.cells[i] ?? '')) return;
+    if (!(head.cells[i] ?? '').startsWith(fieldPrefix)) uses[i] = 'detail';
+  });
+  const name = uses.indexOf('name');
+  const findings: Finding[] = [];
+  const notPlaced: Reading['notPlaced'][number][] = [];
+  const setNames = new Map(sets.map((i) => [i, bareHeading(head.cells[i] ?? '') || `Set ${i + 1}`]));
+  // Our own tables number their rows; an item without a name is one all the same there.
+  const marksOnly =
+    columnUseOf(head.cells[0] ?? '', setHeadings) === 'id' &&
+    body.every((row, i) => row.cells[0] === String(i + 1) || trayTextOf(row, head) !== null);
+  const mentions = body.flatMap((row): Mention[] => {
+    const item = row.cells[name] ?? '';
+    const kept = trayTextOf(row, head);
+    if (kept !== null) {
+      notPlaced.push({ line: row.line, text: kept, reason: 'It had no place in the list before.' });
+      return [];
+    }
+    if (item === '' && !marksOnly) {
+      const message = `Line ${row.line} has no name; it is kept in the tray.`;
+      findings.push(finding('no-name', 'warning', message, { line: row.line }));
+      notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
+      return [];
+    }
+    const beyond = row.cells.slice(width).filter((cell) => cell !== '');
+    if (beyond.length > 0) {
+      const message = `Line ${row.line} has ${row.cells.length} cells where ${width} were expected; the ones beyond were kept as details.`;
+      findings.push(finding('ragged-row', 'warning', message, { line: row.line }));
+    }
+    const told = row.cells.filter((_, i) => uses[i] === 'detail');
+    const details = [...told.slice(0, told.findLastIndex((cell) => cell !== '') + 1), ...beyond];
+    const fields = fieldsOf(
+      row.cells.flatMap((cell, i): [string, string][] =>
+        uses[i] === 'field' && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [],
+      ),
+    );
+    const marked = sets.filter((i) => yes.test(row.cells[i] ?? '')).map((i) => setNames.get(i)!);
+    return [{ line: row.line, name: item, details, fields, sets: marked }];
+  });
+  return {
+    told: 'set-marks',
+    universe: '',
+    sets: [...setNames.values()],
+    apart: marksOnly,
+    notPlaced,
+    mentions,
+    columns: uses.map((use, i) => columnOf(head, i, use)),
+    header: true,
+    findings,
+  };
+}
+
+export const splitSets = (cell: string): string[] =>
+  cell
+    .split(/[;,/&+]|\sand\s|\sund\s|\set\s/u)
+    .map((part) => part.trim())
+    .filter((part) => part !== '' && !/^(none|no|nothing|keine?|-|–)$/iu.test(part));
+
+/** Two columns: the item, and a cell that lists its sets. */
+function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
+  if (head.cells.length !== 2) return null;
+  const nameless = body.filter((row) => (row.cells[0] ?? '') === '' && row.cells.some((cell) => cell !== ''));
+  const mentions = body
+    .filter((row) => (row.cells[0] ?? '') !== '')
+    .map((row): Mention => ({
+      line: row.line,
+      name: row.cells[0]!,
+      details: [],
+      fields: {},
+      sets: splitSets(row.cells.slice(1).join(';')),
+    }));
+  const sets = distinct(mentions.flatMap((one) => one.sets));
+  const several = mentions.some((one) => one.sets.length > 1);
+  if (!several || sets.length < 2 || sets.length > mostSets || mentions.length <= sets.length) return null;
+  if (['parent', 'alsoUnder'].includes(tokens.useOf(head.cells[1] ?? '') ?? '')) return null;
+  return {
+    told: 'set-lists',
+    universe: '',
+    apart: false,
+    notPlaced: nameless.map((row) => trayed(row, `Line ${row.line} has no name.`)),
+    sets,
+    mentions,
+    columns: [columnOf(head, 0, 'name'), columnOf(head, 1, 'set')],
+    header: true,
+    findings: [],
+  };
+}
+
+/** A column a set, its items below the heading; an item in two columns is in both sets. */
+function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
+  const sets = head.cells.map((cell, i) => cell || `Set ${i + 1}`);
+  if (sets.length < 2 || sets.length > 12) return null;
+  if (head.cells.some((cell) => tokens.isHeading(cell))) return null;
+  const mentions = body.flatMap((row) =>
+    row.cells.flatMap((cell, i): Mention[] =>
+      cell === '' || i >= sets.length
+        ? []
+        : [{ line: row.line, name: cell, details: [], fields: {}, sets: [sets[i]!] }],
+    ),
+  );
+  const seen = new Map<string, Set<string>>();
+  for (const { name, sets: of } of mentions) {
+    const key = foldName(name);
+    seen.set(key, (seen.get(key) ?? new Set()).add(of[0]!));
+  }
+  // Without any item in two columns it is a table of something else, unless it is ragged as such columns are.
+  const shared = [...seen.values()].some((of) => of.size > 1);
+  const lengths = sets.map((_, i) => body.filter((row) => (row.cells[i] ?? '') !== '').length);
+  if (!shared && new Set(lengths).size === 1) return null;
+  return {
+    told: 'set-columns',
+    universe: '',
+    apart: false,
+    notPlaced: body
+      .filter((row) => row.cells.slice(sets.length).some((cell) => cell !== ''))
+      .map((row) => ({
+        line: row.line,
+        text: row.cells.slice(sets.length).filter(Boolean).join(', '),
+        reason: `Line ${row.line} has cells beyond the last set.`,
+      })),
+    sets,
+    mentions,
+    columns: sets.map((_, i) => columnOf(head, i, 'set')),
+    header: true,
+    findings: [],
+  };
+}
+
+function distinct(names: readonly string[]): string[] {
+  const seen = new Map<string, string>();
+  for (const name of names) if (!seen.has(foldName(name))) seen.set(foldName(name), name);
+  return [...seen.values()];
+}

@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { leader } from './leader';
+import type { Rect } from '../../../scene';
+
+/** Points of the line a tenth of a pixel apart, each looked up in every box: slow, and by another way than the router's. */
+function met(points: readonly number[], boxes: readonly Rect[]): number {
+  const inside = new Set<Rect>();
+  for (let k = 0; k + 3 < points.length; k += 2) {
+    const [x1, y1, x2, y2] = points.slice(k, k + 4) as [number, number, number, number];
+    const steps = Math.ceil(Math.hypot(x2 - x1, y2 - y1) * 10);
+    for (let i = 0; i <= steps; i++) {
+      const [x, y] = [x1 + ((x2 - x1) * i) / steps, y1 + ((y2 - y1) * i) / steps];
+      for (const box of boxes)
+        if (x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height) inside.add(box);
+    }
+  }
+  return inside.size;
+}
+
+const rows = fc.record({
+  top: fc.integer({ min: 0, max: 40 }),
+  widths: fc.array(fc.integer({ min: 40, max: 180 }), { minLength: 1, maxLength: 14 }),
+  at: fc.integer({ min: 0, max: 300 }),
+  to: fc.integer({ min: 0, max: 400 }),
+});
+
+describe('the line from a region to the key', () => {
+  it('begins and ends where it should, and finds its way between rows of text', () => {
+    fc.assert(
+      fc.property(rows, fc.boolean(), ({ top, widths, at, to }, left) => {
+        const boxes = widths.map((width, i) => ({ x: 200 - width / 2, y: top + 22 * i, width, height: 16 }));
+        const [from, end] = [
+          { x: left ? 320 : 80, y: at },
+          { x: left ? -40 : 440, y: to },
+        ];
+        const points = leader(from, end, 32, boxes);
+        expect(points.slice(0, 2)).toEqual([from.x, from.y]);
+        expect(points.slice(-2)).toEqual([end.x, end.y]);
+        expect(met(points, boxes)).toBe(0);
+      }),
+    );
+  });
+  it('is straight where nothing is in the way', () => {
+    expect(leader({ x: 10, y: 50 }, { x: 200, y: 90 }, 32, [])).toEqual([10, 50, 186, 90, 200, 90]);
+  });
+  it('passes through as little text as can be where text is everywhere', () => {
+    const wall: Rect[] = [0, 1].map((i) => ({ x: 60 + 60 * i, y: -500, width: 20, height: 1000 }));
+    expect(met(leader({ x: 10, y: 50 }, { x: 300, y: 90 }, 32, wall), wall)).toBe(2);
+  });
+});

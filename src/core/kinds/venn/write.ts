@@ -1,0 +1,63 @@
+import { csvRow, detailHeadings } from '../../hierarchy';
+import { byOrder, own } from '../../model';
+import { columnUseOf, foldName, trayHeading } from '../../read';
+import { setsInOrder, type Venn } from './model';
+import { membershipLineOf } from './read/membership-lines';
+import { setHeadings } from './read/set-list';
+import { setPrefix } from './read/set-tables';
+
+/**
+ * The list as RFC 4180 CSV: name, details, and a column for each set with an x for what is in it; numbers before them where names alone would not
+ * keep items apart. Read back by `readSets`.
+ */
+export function vennCsv(diagram: Venn): string {
+  const sets = setsInOrder(diagram.venn);
+  const entries = Object.values(diagram.entries).sort(byOrder);
+  const details = entries.reduce((most, entry) => Math.max(most, entry.details.length), 0);
+  const folded = new Set(entries.map(({ name }) => foldName(name)));
+  const numbered = folded.size < entries.length || folded.has('');
+  const holds = (set: string) => entries.some(({ id }) => own(diagram.venn.members, id)?.includes(set));
+  // One set alone would not be told from a column of something else.
+  const plain =
+    sets.length > 1 &&
+    sets.every(
+      ({ id, name }) =>
+        holds(id) && columnUseOf(name, setHeadings) === null && !name.startsWith(setPrefix) && name.trim() !== '',
+    );
+  const headings = [
+    ...(numbered ? ['Id'] : []),
+    'Name',
+    ...detailHeadings(details, ['Detail']),
+    ...sets.map(({ name }) => (plain ? name : setPrefix + name)),
+    ...(diagram.notPlaced.length > 0 ? [trayHeading] : []),
+  ];
+  const rows = entries.map((entry, i) => [
+    ...(numbered ? [String(i + 1)] : []),
+    entry.name,
+    ...Array.from({ length: details }, (_, at) => entry.details[at] ?? ''),
+    ...sets.map((set) => (own(diagram.venn.members, entry.id)?.includes(set.id) ? 'x' : '')),
+  ]);
+  const empty = Array.from({ length: headings.length - 1 }, () => '');
+  const tray = diagram.notPlaced.map(({ text }) => [...empty, text]);
+  return [headings, ...rows, ...tray].map(csvRow).join('');
+}
+
+/**
+ * One line an entry, its sets after a colon: "curlew: mudflat, saltmarsh"; nothing after it for one in no set. Names that would be read otherwise
+ * stand in quotes. Read back by `readMembershipLines`.
+ */
+export function vennText(diagram: Venn): string {
+  const sets = setsInOrder(diagram.venn);
+  const known = sets.map(({ name }) => name);
+  return Object.values(diagram.entries)
+    .sort(byOrder)
+    .map((entry) => {
+      const inside = sets.filter((set) => own(diagram.venn.members, entry.id)?.includes(set.id));
+      return membershipLineOf(
+        entry.name,
+        inside.map(({ name }) => name),
+        known,
+      );
+    })
+    .join('\n');
+}

@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import { Arrangement, Sheet } from './sheet';
+import { OrderKey } from './order-key';
+import { LinkPatch, StylePatch } from './style';
+import { FieldName, Id, RoleId, text } from './text';
+
+/** Nothing larger is taken in; the limits are named in the messages that refuse. */
+export const limits = {
+  entries: 100_000,
+  listBytes: 20 * 1024 * 1024,
+  nameLength: 400,
+  detailLength: 1000,
+  details: 8,
+  /** Of one line kept in the tray. */
+  trayLength: 100_000,
+} as const;
+
+/** A picture kept beside the diagram: its id and its size in its own pixels. */
+export const ImageRef = z.strictObject({
+  id: z.string().regex(/^[0-9a-f]{32}$/),
+  width: z.number().int().min(1).max(20_000),
+  height: z.number().int().min(1).max(20_000),
+});
+export type ImageRef = z.infer<typeof ImageRef>;
+
+/** One person or idea: one line of the list. What every kind of diagram has in common. */
+export const Entry = z.strictObject({
+  id: Id,
+  name: text(limits.nameLength),
+  details: z.array(text(limits.detailLength)).max(limits.details),
+  fields: z.record(FieldName, text(limits.detailLength)),
+  /** A kind of entry that cuts across tiers, set by hand or read from the list. */
+  role: RoleId.nullable(),
+  /** The entry it belongs to, one tier up; null at the top. */
+  parent: Id.nullable(),
+  /** Place among its siblings: a fractional key, compared as (order, id). */
+  order: OrderKey,
+  /** Left out where there is none. */
+  image: ImageRef.optional(),
+});
+export type Entry = z.infer<typeof Entry>;
+
+/** A line between two entries beside the list's own structure: a second reporting line, a proposition. */
+export const Link = z.strictObject({
+  id: Id,
+  from: Id,
+  to: Id,
+  /** Which of the kinds of link that the diagram's kind knows. */
+  kind: RoleId,
+  /** What stands on the line; empty for nothing. */
+  phrase: text(200),
+});
+export type Link = z.infer<typeof Link>;
+
+/** A line of the list that found no place in the structure, kept until somebody places it or throws it away. */
+export const Unplaced = z.strictObject({
+  id: Id,
+  line: z.number().int().min(0),
+  text: text(limits.trayLength),
+  reason: text(1000),
+});
+export type Unplaced = z.infer<typeof Unplaced>;
+
+export const TierSettings = z.strictObject({
+  name: text(80).nullable(),
+  /** Distance from the tier above in CSS px; null: the arrangement's own. */
+  gap: z.number().min(0).max(600).nullable(),
+});
+export type TierSettings = z.infer<typeof TierSettings>;
+
+export const TitleBlock = z.strictObject({
+  shown: z.boolean(),
+  title: text(200),
+  subtitle: text(300),
+  author: text(120),
+  date: text(60),
+});
+export type TitleBlock = z.infer<typeof TitleBlock>;
+
+/** The number of a tier, from 0 (items in no set) on. */
+const TierKey = z.string().regex(/^(0|[1-9]\d{0,5})$/, 'a tier is a number');
+
+export const Styles = z.strictObject({
+  everything: StylePatch,
+  tiers: z.record(TierKey, StylePatch),
+  roles: z.record(RoleId, StylePatch),
+  branches: z.record(Id, StylePatch),
+  only: z.record(Id, StylePatch),
+  /** Of all links, and of single ones by their ids. */
+  links: LinkPatch,
+  onlyLinks: z.record(Id, LinkPatch),
+});
+export type Styles = z.infer<typeof Styles>;
+
+/** The shape of what every diagram has, whatever its kind; a kind adds its name and its own part. */
+export const commonShape = {
+  format: z.literal(2),
+  title: text(200),
+  titleBlock: TitleBlock,
+  entries: z.record(Id, Entry),
+  links: z.record(Id, Link),
+  notPlaced: z.array(Unplaced).max(limits.entries),
+  tiers: z.record(TierKey, TierSettings),
+  look: RoleId,
+  styles: Styles,
+  arrangement: Arrangement,
+  sheet: Sheet,
+};
+
+/** A diagram of any kind, as far as what is shared knows it. Plain JSON. */
+export const DiagramCommon = z.object({ kind: z.string(), ...commonShape });
+export type DiagramCommon = z.infer<typeof DiagramCommon>;
+export type Entries = DiagramCommon['entries'];

@@ -1,0 +1,128 @@
+import { evenKeys, finding, limits, type Entry, type Finding, type Link, type Unplaced } from '../model';
+import { findColumns } from './columns';
+import { withinLimits } from './fit';
+import { foldName } from './names';
+import { readOutline } from './outline';
+import { nothingRead, type ReadChoices, type Reading } from './result';
+import { readTable } from './table';
+import type { ListTokens, TableTokens } from './tokens';
+import type { TreeVocabulary } from './tree-vocabulary';
+
+/**
+ * Reads a list of entries that stand under each other, as it is. Never throws for what stands in it; findings and questions say what was unsure. The
+ * kind gives its words.
+ */
+export function readTree(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocabulary): Reading {
+  if (tokens.refusal) return { ...nothingRead, findings: [tokens.refusal] };
+  const table = tableOf(tokens, choices, vocabulary);
+  const result = table ? readTable(tokens, table, choices, vocabulary) : readOutline(tokens, vocabulary.roles);
+  return withinLimits(withGeneralFindings(withinCount(result), vocabulary));
+}
+
+/** True where a text is read as a table and not as an outline. */
+export const isReadAsTable = (tokens: ListTokens, vocabulary: TreeVocabulary): boolean =>
+  tableOf(tokens, {}, vocabulary) !== null;
+
+/** The table where the text is one with entries in it, null where it is an outline. */
+function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocabulary): TableTokens | null {
+  if (choices.structure === 'outline') return null;
+  const { table } = tokens;
+  if (!table || choices.structure === 'table') return table;
+  const rows = table.rows.length > mostLookedAt ? table.rows.slice(0, mostLookedAt) : table.rows;
+  const { columns, header } = findColumns(rows, undefined, vocabulary);
+  const indented = tokens.source.filter((line) => /^[ \t]+\S/.test(line)).length;
+  const told = columns.some((column) => column.use === 'parent');
+  if (!header && indented > rows.length * 0.2) return null;
+  return header || told ? table : null;
+}
+/** Rows enough to tell what the columns are. */
+const mostLookedAt = 5000;
+
+function withinCount(result: Reading): Reading {
+  if (result.entries.length <= limits.entries) return result;
+  const entries = result.entries.slice(0, limits.entries);
+  const kept = new Set(entries.map((entry) => entry.id));
+  const message = `The list has ${result.entries.length.toLocaleString('en')} entries; a diagram holds ${limits.entries.toLocaleString('en')}. The lines from ${result.entries[limits.entries]!.line} on were left out. Split the list.`;
+  return {
+    ...result,
+    entries: entries.map((entry) =>
+      entry.parent !== null && !kept.has(entry.parent) ? { ...entry, parent: null } : entry,
+    ),
+    links: result.links.filter((link) => kept.has(link.from) && kept.has(link.to)),
+    findings: [
+      finding('too-many', 'error', message, { line: result.entries[limits.entries]!.line }),
+      ...result.findings,
+    ],
+  };
+}
+
+function withGeneralFindings(result: Reading, { words, roles, written }: TreeVocabulary): Reading {
+  const findings: Finding[] = [];
+  const seen = new Map<string, { line: number; id: string }>();
+  for (const entry of result.entries) {
+    if (entry.role !== null && entry.role === roles.repeated) continue;
+    const key = foldName(entry.name);
+    const before = seen.get(key);
+    if (before) {
+      const message = `Lines ${before.line} and ${entry.line} have the same name, “${entry.name}”. Both were kept; remove one if it is the same ${words.entry}.`;
+      findings.push(finding('same-name', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
+    } else {
+      seen.set(key, { line: entry.line, id: entry.id });
+    }
+  }
+  const tops = result.entries.filter((entry) => entry.parent === null);
+  if (result.structure === 'parent-column' && tops.length > 1) {
+    const names = tops
+      .slice(0, 4)
+      .map((entry) => `${entry.name} (line ${entry.line})`)
+      .join(', ');
+    const message = `${tops.length} ${words.entries} ${words.areUnder} nobody: ${names}${tops.length > 4 ? ' …' : ''}. Each stands at the top.`;
+    findings.push(
+      finding('several-tops', 'note', message, { line: tops[1]!.line, entries: tops.map((entry) => entry.id) }),
+    );
+  }
+  if (result.structure === 'flat' && result.entries.length > 1) {
+    const message = `Nothing in the list tells ${words.whichUnderWhich}, so all stand at the top. Indent lines, or add a column “${written.parent}”.`;
+    findings.push(finding('no-structure', 'note', message));
+  }
+  return { ...result, findings: [...result.findings, ...findings] };
+}
+
+/** What a diagram takes over of a reading: ids are those of the reader, siblings keep the order of the list. */
+export interface Taken {
+  readonly entries: Record<string, Entry>;
+  readonly links: Record<string, Link>;
+  readonly notPlaced: Unplaced[];
+}
+
+export function takenFrom(result: Reading): Taken {
+  const siblings = new Map<string | null, string[]>();
+  for (const entry of result.entries) {
+    const list = siblings.get(entry.parent);
+    if (list) list.push(entry.id);
+    else siblings.set(entry.parent, [entry.id]);
+  }
+  const orders = new Map<string, string>();
+  for (const ids of siblings.values()) evenKeys(ids.length).forEach((key, i) => orders.set(ids[i]!, key));
+  const entries = result.entries.map(({ id, name, details, fields, role, parent }): Entry => ({
+    id,
+    name,
+    details: [...details],
+    fields: { ...fields },
+    role,
+    parent,
+    order: orders.get(id)!,
+  }));
+  const links = result.links.map(({ from, to, line, kind, phrase }, i): Link => ({
+    id: `${kind}-${line}-${i + 1}`,
+    from,
+    to,
+    kind,
+    phrase,
+  }));
+  return {
+    entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])),
+    links: Object.fromEntries(links.map((link) => [link.id, link])),
+    notPlaced: result.notPlaced.map((item, i) => ({ ...item, id: `line-${item.line}-${i + 1}` })),
+  };
+}

@@ -1,0 +1,90 @@
+import { finding, keepable, limits, type Finding } from '../model';
+import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
+import { columnUseOf, type ColumnUse, type Headings } from './headings';
+import { outlineLines, type OutlineLine } from './outline-lines';
+import { tableParts, type TableParts } from './table-parts';
+
+/** A text as a table: its rows from the heading on, and what stands around them. */
+export interface TableTokens extends TableParts {
+  readonly delimiter: Delimiter;
+  /** Rows with anything in them, whatever they are. */
+  readonly all: readonly Row[];
+  /** Line where a quotation mark was opened and never closed; null where all is well. */
+  readonly openQuote: number | null;
+}
+
+/** A text as an outline. */
+export interface OutlineTokens {
+  readonly lines: readonly OutlineLine[];
+}
+
+/**
+ * The text of a list as lines and cells, told once and read by every kind: which delimiter parts it, where its table begins, what is a title or a sum,
+ * how lines are indented and with which signs they begin. Parts are made when they are first asked for and kept.
+ */
+export class ListTokens {
+  readonly text: string;
+  /** Why nothing can be read from the text at all. */
+  readonly refusal: Finding | null;
+  private parsed: { table: TableTokens | null } | null = null;
+  private outlined: OutlineTokens | null = null;
+  private split: readonly string[] | null = null;
+
+  /** `headings`: those that any kind knows, to tell a heading row by. */
+  constructor(
+    source: string,
+    private readonly headings: Headings,
+  ) {
+    this.text = keepable(source.replace(/^\ufeff/, ''));
+    this.refusal = refusalOf(this.text);
+  }
+
+  /** Lines of the source as they are. */
+  get source(): readonly string[] {
+    return (this.split ??= this.text.split(/\r\n|\r|\n/));
+  }
+
+  /** Null where no delimiter parts most lines into as many cells. */
+  get table(): TableTokens | null {
+    this.parsed ??= { table: this.readTable() };
+    return this.parsed.table;
+  }
+
+  get outline(): OutlineTokens {
+    return (this.outlined ??= { lines: outlineLines(this.source) });
+  }
+
+  /** Whether a heading is one that some kind knows. */
+  isHeading(cell: string): boolean {
+    return this.useOf(cell) !== null;
+  }
+  useOf(cell: string): ColumnUse | null {
+    return columnUseOf(cell, this.headings);
+  }
+
+  /** Lines without anything between the first and the last that has text. */
+  emptyLines(filled: number): number {
+    let end = this.source.length;
+    while (end > 0 && this.source[end - 1]!.trim() === '') end--;
+    let start = 0;
+    while (start < end && this.source[start]!.trim() === '') start++;
+    return Math.max(0, end - start - filled);
+  }
+
+  private readTable(): TableTokens | null {
+    if (this.refusal) return null;
+    const delimiter = findDelimiter(this.text, this.headings);
+    if (!delimiter) return null;
+    const { rows: all, openQuote } = parseDelimited(this.text, delimiter);
+    return { delimiter, all, openQuote, ...tableParts(all, this.headings) };
+  }
+}
+
+function refusalOf(text: string): Finding | null {
+  if (text.trim() === '') return finding('empty', 'error', 'The list is empty. Paste or type one line for each entry.');
+  if (text.length > limits.listBytes) {
+    const message = 'The list is larger than 20 MB. Leave out columns you do not need, or split it.';
+    return finding('too-large', 'error', message);
+  }
+  return null;
+}

@@ -1,0 +1,105 @@
+import {
+  linkProperties,
+  own,
+  type AnyScope,
+  type DiagramCommon,
+  type Link,
+  type LinkPatch,
+  type LinkProperty,
+  type LinkStyle,
+} from '../model';
+import type { Origin } from './cascade';
+import { readableText } from './contrast';
+import { lookOf } from './look';
+
+/** What a kind says of a kind of link it knows. */
+export interface LinkKind {
+  readonly id: string;
+  /** "Side link". */
+  readonly name: string;
+  /** What its line means, as the legend says it. */
+  readonly legend: string;
+  readonly style: LinkPatch;
+}
+
+interface Layer {
+  readonly origin: Origin;
+  readonly patch: LinkPatch;
+}
+
+/** Wide to narrow: the look, the kind of link, all links, this link. */
+function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly LinkKind[]): Layer[] {
+  const look = lookOf(diagram.look);
+  const kind = kinds.find(({ id }) => id === link?.kind) ?? kinds[0];
+  return [
+    {
+      origin: 'look',
+      patch: {
+        lineColour: look.line,
+        lineWidth: diagram.arrangement.lineWidth,
+        dash: 'solid',
+        startMark: 'none',
+        endMark: 'none',
+        endGap: 0,
+        phraseSize: 11,
+        phraseColour: readableText(look.ink, look.ground, look.ink, look.light),
+      },
+    },
+    { origin: 'look', patch: kind?.style ?? {} },
+    { origin: 'links', patch: diagram.styles.links },
+    { origin: 'link', patch: link ? (own(diagram.styles.onlyLinks, link.id) ?? {}) : {} },
+  ];
+}
+
+interface ResolvedLink {
+  readonly style: LinkStyle;
+  readonly origins: Record<LinkProperty, Origin>;
+}
+
+function resolved(layers: readonly Layer[]): ResolvedLink {
+  const style: Record<string, unknown> = {};
+  const origins: Record<string, Origin> = {};
+  for (const { origin, patch } of layers)
+    for (const [property, value] of Object.entries(patch)) {
+      style[property] = value;
+      origins[property] = origin;
+    }
+  return { style: style as unknown as LinkStyle, origins: origins as Record<LinkProperty, Origin> };
+}
+
+/** Complete style of a link. */
+export const linkStyle = (diagram: DiagramCommon, link: Link, kinds: readonly LinkKind[]): LinkStyle =>
+  resolved(layersOf(diagram, link, kinds)).style;
+
+export interface ExplainedLink {
+  readonly value: LinkStyle[LinkProperty] | null;
+  readonly origin: Origin | 'several';
+}
+
+/** For each property, the value that all links, or the one of the scope, show, and where it comes from. Null where the scope is no link that is there. */
+export function explainLinks(
+  diagram: DiagramCommon,
+  scope: AnyScope,
+  kinds: readonly LinkKind[],
+): Record<LinkProperty, ExplainedLink> | null {
+  const of =
+    scope.kind === 'links'
+      ? Object.values(diagram.links)
+      : scope.kind === 'link'
+        ? [own(diagram.links, (scope as { link: string }).link)].filter((link) => link !== undefined)
+        : null;
+  if (!of || (of.length === 0 && scope.kind === 'link')) return null;
+  const all =
+    of.length > 0
+      ? of.map((link) => resolved(layersOf(diagram, link, kinds)))
+      : [resolved(layersOf(diagram, null, kinds))];
+  const told = {} as Record<LinkProperty, ExplainedLink>;
+  for (const property of linkProperties) {
+    const { style, origins } = all[0]!;
+    told[property] = {
+      value: all.every((one) => one.style[property] === style[property]) ? style[property] : null,
+      origin: all.every((one) => one.origins[property] === origins[property]) ? origins[property] : 'several',
+    };
+  }
+  return told;
+}

@@ -1,3 +1,0 @@
-export * from './roles';
-export * from './structure';
-export * from './venn-structure';

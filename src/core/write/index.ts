@@ -1,3 +1,0 @@
-export * from './csv';
-export * from './outline-text';
-export * from './venn-lists';

@@ -1,0 +1,114 @@
+import { lazy } from 'react';
+import { outsideness } from '../../../../core/arrange/curves';
+import { keyOfMask, maskOf, setsInOrder, setsOfMask } from '../../../../core/kinds/venn';
+import { own } from '../../../../core/model';
+import { regionWords } from '../../../../core/kinds/venn';
+import { overlapName, type VennScene } from '../../../../core/kinds/venn';
+import { lookOf } from '../../../../core/style';
+import { nearestTowards } from '../../stage/nearest-towards';
+import type { KindParts, ScopeChoice } from '../kind-parts';
+import { dropSet, sampleSets, setNameAt } from './dragging-sets';
+import { bringPictures } from './bring-pictures';
+import { tick } from './set-actions';
+import { Exercise } from './Exercise';
+import { SetList } from './SetList';
+import { VennArrangement } from './VennArrangement';
+
+const curveProperties = [
+  'fill',
+  'text',
+  'border',
+  'borderWidth',
+  'borderLine',
+  'nameSize',
+  'nameWeight',
+  'nameSlant',
+] as const;
+
+export const vennParts: KindParts = {
+  List: SetList,
+  Arrangement: VennArrangement,
+  Figures: lazy(() => import('./VennFigures').then((module) => ({ default: module.VennFigures }))),
+  HandOut: Exercise,
+  properties: (scope) => (scope.kind === 'set' ? curveProperties : [...curveProperties, 'detailSize', 'details']),
+  sample: sampleSets(),
+  bringPictures,
+  grab: setNameAt,
+  textGround: (diagram, scope) => (scope.kind === 'set' ? lookOf(diagram.look).ground : null),
+  towards: (_diagram, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
+  keyed(diagram, selected, key) {
+    const set = diagram.kind === 'venn' ? setsInOrder(diagram.venn)[Number(key) - 1] : undefined;
+    return diagram.kind === 'venn' && set ? tick(diagram, selected, set.id) : null;
+  },
+  scopes(diagram, { structure }, scope, selected) {
+    if (diagram.kind !== 'venn') return [];
+    const sets = setsInOrder(diagram.venn);
+    const at = selected === null ? undefined : structure.index.get(selected);
+    const tierOptions = Array.from({ length: sets.length + 1 }, (_, t) => ({
+      scope: { kind: 'tier' as const, tier: t },
+      words: own(diagram.tiers, String(t))?.name ?? overlapName(t, sets.length),
+    }));
+    const regionOptions = Array.from({ length: 1 << sets.length }, (_, mask) => ({
+      scope: { kind: 'region' as const, region: keyOfMask(sets, mask) },
+      words: regionWords(sets, mask),
+    }));
+    const ownTier = at === undefined ? 1 : structure.tier[at]!;
+    const tier = scope.kind === 'tier' && scope.tier <= sets.length ? scope.tier : ownTier;
+    const ownRegion = keyOfMask(sets, selected === null ? 1 : maskOf(diagram.venn, sets, selected));
+    const region =
+      scope.kind === 'region' && regionOptions.some((one) => one.scope.region === scope.region)
+        ? scope.region
+        : ownRegion;
+    const set = sets.find((one) => scope.kind === 'set' && one.id === scope.set) ?? sets[0];
+    const choices: ScopeChoice[] = [
+      { scope: { kind: 'everything' }, words: 'Everything' },
+      {
+        scope: { kind: 'tier', tier },
+        words: `Tier: ${tierOptions[tier]!.words.toLowerCase()}`,
+        among: { label: 'Which tier', options: tierOptions },
+      },
+      {
+        scope: { kind: 'region', region },
+        words: `Region: ${regionOptions.find((one) => one.scope.region === region)?.words ?? ''}`,
+        among: { label: 'Which region', options: regionOptions },
+      },
+    ];
+    if (set)
+      choices.push({
+        scope: { kind: 'set', set: set.id },
+        words: `Set: ${set.name || 'without a name'}`,
+        among: {
+          label: 'Which set',
+          options: sets.map((one) => ({
+            scope: { kind: 'set' as const, set: one.id },
+            words: one.name || 'without a name',
+          })),
+        },
+      });
+    if (selected !== null && at !== undefined)
+      choices.push({
+        scope: { kind: 'this', entry: selected },
+        words: `Only ${own(diagram.entries, selected)!.name || 'this entry'}`,
+      });
+    return choices;
+  },
+  drop(diagram, drawn, grabbed, _over, x, y) {
+    const scene = drawn.scene as VennScene;
+    if (grabbed.for === 'set') return dropSet(diagram, drawn, grabbed.id, x, y);
+    const moving = grabbed.id;
+    const entry = own(diagram.entries, moving);
+    if (diagram.kind !== 'venn' || !entry) return { words: '', gesture: null, target: null };
+    const sets = setsInOrder(diagram.venn);
+    const mask = scene.curves.reduce((bits, curve, i) => (outsideness(curve, x, y) < 0 ? bits | (1 << i) : bits), 0);
+    const name = entry.name || 'This entry';
+    const target = { for: 'region', id: keyOfMask(sets, mask) } as const;
+    if (mask === maskOf(diagram.venn, sets, moving))
+      return { words: `${name} is here: ${regionWords(sets, mask)}`, gesture: null, target };
+    const members = setsOfMask(sets, mask).map((set) => set.id);
+    return {
+      words: `${name}: ${regionWords(sets, mask)}`,
+      gesture: [{ kind: 'setMembers', entry: moving, sets: members }],
+      target,
+    };
+  },
+};

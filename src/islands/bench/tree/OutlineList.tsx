@@ -1,0 +1,39 @@
+import { Text, Rows3 } from 'lucide-react';
+import { useState } from 'react';
+import { useBench } from '../context';
+import { AddLine, RemoveLine } from '../list/LineTools';
+import { ListGrid } from '../list/ListGrid';
+import { PlainText } from '../list/PlainText';
+import { RoleChoice } from '../list/RoleChoice';
+import type { TreeBenchWords } from './words';
+import { Tray } from '../list/Tray';
+
+/** The list: an outline grid for the keyboard, or plain text. */
+export function OutlineList({ words }: { words: TreeBenchWords }) {
+  const [plain, setPlain] = useState(false);
+  const count = useBench((state) => state.drawn.structure.ids.length);
+  return (
+    <>
+      <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
+        {!plain && (
+          <>
+            <AddLine where="next" />
+            <AddLine where="under" />
+            <RemoveLine />
+          </>
+        )}
+        <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
+          {plain ? <Rows3 size={15} aria-hidden="true" /> : <Text size={15} aria-hidden="true" />}
+          {plain ? 'As grid' : 'As text'}
+        </button>
+      </div>
+      {plain ? <PlainText onDone={() => setPlain(false)} /> : <ListGrid words={words} />}
+      {!plain && <RoleChoice words={words} />}
+      {!plain && <Tray />}
+      <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
+        {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc leaves
+        the list.
+      </p>
+    </>
+  );
+}

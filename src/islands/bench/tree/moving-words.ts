@@ -1,0 +1,27 @@
+import { own } from '../../../core/model';
+import { branchIds } from '../../../core/hierarchy';
+import type { TreeBenchWords } from './words';
+import { isUnder } from '../../../core/edit';
+import type { Diagram } from '../../../core/diagram';
+
+/** What dropping a branch on an entry would do, in words; `allowed` false where it would do nothing. */
+export function movingWords(
+  diagram: Diagram,
+  moving: string,
+  onto: string | null,
+  told: TreeBenchWords,
+): { words: string; allowed: boolean } {
+  const entry = own(diagram.entries, moving);
+  const below = branchIds(diagram, moving).length - 1;
+  const name = entry?.name || 'This entry';
+  const who = below === 0 ? name : `${name} and ${below} below`;
+  if (onto === null) return { words: `${who}: ${told.dropHint}`, allowed: false };
+  const target = own(diagram.entries, onto);
+  if (!entry || !target) return { words: '', allowed: false };
+  const to = target.name || 'an entry without a name';
+  if (onto === moving) return { words: `${who}: ${told.dropHint}`, allowed: false };
+  if (isUnder(diagram.entries, onto, moving))
+    return { words: `${to} stands under ${name}; it cannot go there`, allowed: false };
+  if (entry.parent === onto) return { words: `${name} ${told.isUnder} ${to} already`, allowed: false };
+  return { words: `${who} ${told.willBeUnder} ${to}`, allowed: true };
+}

@@ -1,0 +1,43 @@
+import type { Hierarchy, Listing } from '../../../core/hierarchy';
+import type { BenchStore } from '../store';
+
+/** The entry `step` lines further in the list; null at the ends. */
+export function lineAway(structure: Listing, id: string, step: number): string | null {
+  const at = structure.outline.indexOf(structure.index.get(id) ?? -1);
+  const index = structure.outline[at + step];
+  return at < 0 || index === undefined ? null : structure.ids[index]!;
+}
+
+/** Where the selection goes when an entry is removed: the line before it, else the one after. */
+export const neighbourAfterRemoval = (structure: Listing, id: string): string | null =>
+  lineAway(structure, id, -1) ?? lineAway(structure, id, 1);
+
+export type Direction = 'up' | 'down' | 'left' | 'right';
+
+/** From one entry to the next in the drawing: along the structure towards or away from the top, across it within the tier. */
+export function entryTowards(
+  structure: Hierarchy,
+  id: string,
+  direction: Direction,
+  grows: 'down' | 'right',
+): string | null {
+  const i = structure.index.get(id);
+  if (i === undefined) return null;
+  const [up, down, before, after] =
+    grows === 'down' ? (['up', 'down', 'left', 'right'] as const) : (['left', 'right', 'up', 'down'] as const);
+  if (direction === up) return structure.ids[structure.parent[i]!] ?? null;
+  if (direction === down) return structure.count[i]! > 0 ? structure.ids[structure.first[i]!]! : null;
+  const next = direction === before ? i - 1 : direction === after ? i + 1 : -1;
+  return next >= 0 && structure.tier[next] === structure.tier[i] ? structure.ids[next]! : null;
+}
+
+/** A diagram that was just made begins with its first cell in focus. The address says so once. */
+export function focusFirst(store: BenchStore): void {
+  if (!new URLSearchParams(location.search).has('new')) return;
+  history.replaceState(null, '', location.pathname);
+  const { drawn, select, set } = store.getState();
+  const first = drawn.structure.ids[drawn.structure.outline[0] ?? -1];
+  if (first === undefined) return;
+  select(first);
+  set({ focus: { entry: first, column: 0 } });
+}
