@@ -23,7 +23,7 @@ describe('bin/draw', () => {
       links: unknown[];
     };
     expect(told.kind).toBe('org-chart');
-    expect(told.understood.structure).toBe('reports-to');
+    expect(told.understood.structure).toBe('parent-column');
     expect(told.entries.find((entry) => entry.name === 'Kalle Nyström')).toMatchObject({ tier: 4, line: 17 });
     expect(told.questions).toMatchObject([{ line: 12 }]);
     expect(told.links).toHaveLength(1);

@@ -1,8 +1,4 @@
-import { applyGesture, type Gesture } from '../src/core/diagram';
-import { kindOf } from '../src/core/diagram';
-import type { Diagram } from '../src/core/diagram';
-import { diagramFrom, readList } from '../src/core/testing/lists';
-import { readSets } from '../src/core/testing/lists';
+import { applyGesture, kindOf, tokensOf, type Diagram, type Gesture, type KindId } from '../src/core/diagram';
 
 function edited(diagram: Diagram, gesture: Gesture): Diagram {
   const outcome = applyGesture(diagram, gesture);
@@ -10,9 +6,12 @@ function edited(diagram: Diagram, gesture: Gesture): Diagram {
   return outcome.diagram;
 }
 
+const made = (kind: KindId, list: string, title: string): Diagram =>
+  kindOf(kind).make(kindOf(kind).read(tokensOf(list)), title);
+
 /** The staff of Brackwater Field Centre, from the list as it was exported, with tiers named and a title block. */
 export function brackwaterStaff(list: string): Diagram {
-  const read = diagramFrom(readList(list), 'Brackwater staff, autumn');
+  const read = made('org-chart', list, 'Brackwater staff, autumn');
   const names = ['Director', 'Deputies', 'Heads of section', 'Leads', 'Team'];
   return edited(read, [
     ...names.map((name, i) => ({ kind: 'setTier' as const, tier: i + 1, patch: { name } })),
@@ -30,7 +29,7 @@ export function brackwaterStaff(list: string): Diagram {
 
 /** The boat crew, from an indented note in a mail. */
 export function boatCrew(list: string): Diagram {
-  const read = diagramFrom(readList(list), 'Boat crew');
+  const read = made('org-chart', list, 'Boat crew');
   return edited(read, [
     { kind: 'setLook', look: 'ledger' },
     { kind: 'setTitleBlock', patch: { title: 'Boat crew', subtitle: 'Who is on this autumn' } },
@@ -40,7 +39,7 @@ export function boatCrew(list: string): Diagram {
 
 /** Where shorebirds feed, from lines as a class collected them. */
 export function shorebirds(list: string): Diagram {
-  const read = kindOf('venn').make(readSets(list), 'Where shorebirds feed');
+  const read = made('venn', list, 'Where shorebirds feed');
   return edited(read, [
     { kind: 'setManner', patch: { universe: 'Birds of the Brackwater estuary' } },
     {
@@ -52,7 +51,7 @@ export function shorebirds(list: string): Diagram {
 
 /** Which volunteers hold which certificate, from a table with marks. */
 export function certificates(list: string): Diagram {
-  const read = kindOf('venn').make(readSets(list), 'Volunteers and their certificates');
+  const read = made('venn', list, 'Volunteers and their certificates');
   return edited(read, [
     { kind: 'setLook', look: 'ledger' },
     { kind: 'setManner', patch: { universe: 'Volunteers', shape: 'scaled-ellipses' } },

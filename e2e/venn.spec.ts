@@ -125,7 +125,7 @@ test('the sheet to fill in has the word bank and no answers', async ({ desk: pag
   await makeVenn(page, list, 5);
   await kept(page);
   await page.addInitScript(() => (window.print = () => {}));
-  await page.goto(`${page.url().replace(/\/$/, '')}/print?exercise=blank`);
+  await page.goto(`${page.url().replace(/\/$/, '')}/print?sheet=blank`);
   const names = page.getByRole('main').locator('text', { hasText: 'curlew' });
   await expect(names).toHaveCount(1);
   await expect(page.getByRole('main').getByText('mudflat and saltmarsh')).toHaveCount(0);

@@ -1,6 +1,5 @@
-import type { Diagram } from '../core/diagram';
+import { type Diagram, kindOf } from '../core/diagram';
 import type { Scene } from '../core/scene';
-import { kindOf } from '../core/diagram';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
 import { jsonOf } from './json/json';

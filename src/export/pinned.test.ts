@@ -1,8 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { draw } from '../core/diagram';
-import { openDiagram } from '../core/diagram';
+import { draw, openDiagram } from '../core/diagram';
 import { svgOf } from './svg/svg';
 
 /** Drawings of stored diagrams, pinned to the last digit: whoever changes one on purpose pins it anew and says why. */

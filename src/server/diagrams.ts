@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { z } from 'zod';
-import { openDiagram } from '../core/diagram';
-import { type Diagram } from '../core/diagram';
+import { openDiagram, type Diagram } from '../core/diagram';
 import { many, maybeOne, one, run, sql, withTransaction, type Connection } from './database';
 import { Refusal } from './refusal';
 import { admittedDiagram, type AdmittedDiagram } from './work/admit';

@@ -1,12 +1,39 @@
-import { wrap, type Remote } from 'comlink';
-import type { Drawn } from '../core/diagram';
-import type { Diagram } from '../core/diagram';
+import { wrap } from 'comlink';
+import type { Diagram, Drawn } from '../core/diagram';
+import { DrawQueue } from './draw-queue';
 import type { DrawWorker } from './draw.worker';
 
-let remote: Remote<DrawWorker> | null = null;
+/** A worker of its own, started when it is first needed. */
+function workerQueue(): () => DrawQueue {
+  let queue: DrawQueue | null = null;
+  return () => {
+    if (!queue) {
+      const remote = wrap<DrawWorker>(new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' }));
+      queue = new DrawQueue((delta, anew) => remote.draw(delta, anew));
+    }
+    return queue;
+  };
+}
+const stage = workerQueue();
 
-/** The river in a worker, for diagrams too large to draw within a frame. */
-export function drawAway(diagram: Diagram): Promise<Drawn> {
-  remote ??= wrap<DrawWorker>(new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' }));
-  return remote.draw(diagram);
+/** The river in a worker, for diagrams too large to draw within a frame. Null where a newer one has taken its place. */
+export const drawAway = (diagram: Diagram): Promise<Drawn | null> => stage().draw(diagram);
+
+// What is tried has a worker of its own, so that the stage's keeps what it knows. Previews are several at once: they wait for each other.
+const trials = workerQueue();
+let before: Promise<unknown> = Promise.resolve();
+
+export const drawTrial = (diagram: Diagram): Promise<Drawn | null> => trials().draw(diagram);
+
+/** As `drawTrial`, for several that are all wanted. */
+export function drawPreview(diagram: Diagram): Promise<Drawn> {
+  const made = before.then(async () => {
+    for (;;) {
+      const drawn = await trials().draw(diagram);
+      // A trial came between; it is shown first.
+      if (drawn) return drawn;
+    }
+  });
+  before = made.catch(() => undefined);
+  return made;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brokenInvariants, type Diagram } from '.';
+import { brokenInvariants } from './check-diagram';
+import { type Diagram } from './diagram';
 import { commands, diagramFromParents, diagrams } from '../testing/arbitrary';
 import {
   addAbove,
@@ -16,8 +17,7 @@ import {
   tierUp,
 } from '../hierarchy';
 import { applyCommand, applyGesture } from './apply';
-import { type Gesture } from '.';
-import { Command } from '.';
+import { type Gesture, Command } from './command';
 import { emptyHistory, recorded, redo, undo } from './history';
 import { rebase } from './rebase';
 

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { brokenInvariants, createDiagram, type KindId } from '.';
+import { brokenInvariants } from './check-diagram';
+import { createDiagram } from './create';
+import { type KindId, kindOf, kinds } from './diagram';
 import { vennOf } from '../testing/arbitrary-venn';
 import { check, draw } from './river';
-import { kindOf, kinds, tokensOf } from '.';
+import { tokensOf } from './reading';
 import type { VennScene } from '../kinds/venn';
 
 const list = (name: string) => readFileSync(new URL(`../../../demo/lists/${name}`, import.meta.url), 'utf8');

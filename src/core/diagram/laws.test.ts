@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brokenInvariants, Diagram } from '.';
+import { brokenInvariants } from './check-diagram';
+import { Diagram } from './diagram';
 import { diagramFromParents } from '../testing/arbitrary';
 import { hostileCommands, oddDiagrams } from '../testing/hostile';
 import { applyCommand, applyGesture } from './apply';
-import { Command } from '.';
+import { Command } from './command';
 
 describe('every command, also at what is only inherited', () => {
   it('is taken back by its inverse, keeps every invariant, or is refused in words; what was given stays as it is', () => {

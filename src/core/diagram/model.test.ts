@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { createEntry, evenKeys, keyBetween, paperSize } from '../model';
-import { brokenInvariants, createDiagram } from '.';
+import { brokenInvariants } from './check-diagram';
+import { createDiagram } from './create';
 import { openDiagram } from './upgrade';
 
 describe('order keys', () => {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Diagram } from '.';
+import type { Diagram } from './diagram';
 import { diagramFromParents } from '../testing/arbitrary';
 import { vennOf } from '../testing/arbitrary-venn';
 import { createEntry } from '../model';
 import { applyCommand } from './apply';
-import { type Command } from '.';
+import { type Command } from './command';
 
 const chart = diagramFromParents([-1, 0, 0, 1], (i) => ['Ada', 'Bo', 'Cy', ''][i]!);
 const sets = vennOf(2, [1, 2]);

@@ -1,5 +1,5 @@
 import type { Listing } from '../hierarchy';
-import type { BoxStyle, Finding } from '../model';
+import { apart, type BoxStyle, type Finding } from '../model';
 import type { Scene } from '../scene';
 import { kindOf, type Diagram } from './diagram';
 
@@ -8,6 +8,9 @@ export interface Drawn {
   readonly styles: readonly BoxStyle[];
   readonly scene: Scene;
 }
+
+/** As `draw`, for what is only tried or previewed: it leaves alone what is kept of the drawing that is worked on. */
+export const drawApart = (diagram: Diagram): Drawn => apart(() => draw(diagram));
 
 /** The river from a Diagram to its Scene: tiers, style, measure, arrange, scene. The same in browser, worker, server and tests. */
 export function draw(diagram: Diagram): Drawn {

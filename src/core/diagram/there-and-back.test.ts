@@ -1,18 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byOrder } from '../model';
-import { Diagram } from '.';
+import { Diagram, kindOf } from './diagram';
 import { type OrgChart } from '../kinds/org-chart';
-import { type Venn } from '../kinds/venn';
-import { setsInOrder } from '../kinds/venn';
+import { type Venn, setsInOrder } from '../kinds/venn';
 import { lineOf, quoted, splitDetails } from '../read';
-import { readList } from '../testing/lists';
-import { readSets } from '../testing/lists';
+import { readList, readSets, csvOf, outlineText, vennCsv, vennText } from '../testing/lists';
 import { hierarchyOf } from '../hierarchy';
 import { vennOf } from '../testing/arbitrary-venn';
 import { hostileCharts, hostileName, hostileNames } from '../testing/hostile';
-import { csvOf, outlineText, vennCsv, vennText } from '../testing/lists';
-import { kindOf, tokensOf } from '.';
+import { tokensOf } from './reading';
 
 const outlineOf = (diagram: Diagram) => {
   const structure = hierarchyOf(diagram.entries);

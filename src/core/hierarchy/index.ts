@@ -2,6 +2,7 @@ export { csvOf, csvRow, detailHeadings } from './csv';
 export * from './gestures';
 export * from './listing';
 export { outlineText } from './outline-text';
+export { moveAllUnder, topmost, withBranches } from './many';
 export * from './place';
 export * from './roles';
 export { roman } from './roman';

@@ -1,14 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyCommand } from '../diagram';
-import { type Command } from '../diagram';
+import { applyCommand, type Command } from '../diagram';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { isBesideLine, roleOf } from './roles';
 import { roman } from './roman';
 import { orgRoles } from '../kinds/org-chart';
-import { pathTo } from './structure';
+import { pathTo, hierarchyOf } from './structure';
 import { tierCount } from './listing';
-import { hierarchyOf } from '.';
 
 describe('the structure of a hierarchy', () => {
   it('has parents before children, siblings side by side in their order, and the outline depth first', () => {

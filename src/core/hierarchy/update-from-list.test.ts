@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyGesture } from '../diagram';
-import type { Diagram } from '../diagram';
+import { applyGesture, type Diagram } from '../diagram';
 import { diagramFrom, outlineText, readList } from '../testing/lists';
 import { updateFromList } from './update-from-list';
 

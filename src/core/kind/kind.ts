@@ -133,6 +133,9 @@ export interface Kind<T extends KindTypes = KindTypes> {
   takesLong(diagram: T['diagram']): boolean;
   scene(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[]): T['scene'];
 
+  /** Further sheets that can be printed, by the word that asks for one: the diagram as that sheet shows it. */
+  readonly sheets: Readonly<Record<string, (diagram: T['diagram']) => T['diagram']>>;
+
   // What it tells
   check(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[], scene: T['scene']): Finding[];
   figure(diagram: T['diagram'], structure: T['listing']): T['figures'];

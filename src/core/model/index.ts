@@ -1,3 +1,4 @@
+export * from './cache';
 export * from './check-common';
 export * from './common';
 export * from './create';
@@ -5,7 +6,6 @@ export * from './entries-shape';
 export * from './finding';
 export * from './order-key';
 export * from './own';
-export * from './remember';
 export * from './sheet';
 export * from './style';
 export { beginning, FieldName, Id, keepable, RoleId, text } from './text';

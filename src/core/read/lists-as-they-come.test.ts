@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { kindOf, kinds, tokensOf } from '../diagram';
 import { decodeList } from './decode';
-import { readList } from '../testing/lists';
-import { readSets } from '../testing/lists';
+import { readList, readSets } from '../testing/lists';
 
 const best = (text: string) =>
   kinds

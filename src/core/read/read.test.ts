@@ -7,7 +7,7 @@ import { parseDelimited } from './delimited';
 import { isNear, mayStandFor } from './names';
 import { decodeList } from './decode';
 import { csvOf, diagramFrom, outlineText, readList } from '../testing/lists';
-import { type Reading } from '.';
+import { type Reading } from './result';
 
 /** "Ada(Bo(Cy) Di)": the tree by names, in the order of the list. */
 function shape(read: Reading, parent: string | null = null): string {

@@ -1,15 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { kinds, tokensOf } from '../diagram';
-import { brokenInvariants } from '../diagram';
+import { kinds, tokensOf, brokenInvariants } from '../diagram';
 import { csvRow } from '../hierarchy';
 import { columnUseOf } from './headings';
 import { delimiters, findDelimiter, parseDelimited } from './delimited';
 import { readMembershipLines } from '../kinds/venn/read/membership-lines';
 import { orgVocabulary } from '../kinds/org-chart';
 import { decodeList } from './decode';
-import { readList } from '../testing/lists';
-import { readSets } from '../testing/lists';
+import { readList, readSets } from '../testing/lists';
 
 /** Cells as they come from spreadsheets: with quotes, delimiters and line ends, without spaces at their ends. */
 const cell = fc

@@ -1,4 +1,4 @@
-import type { BoxStyle, Entry } from '../model';
+import { KeptFor, type BoxStyle, type Entry } from '../model';
 import { boxText } from '../measure';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
@@ -10,7 +10,7 @@ interface Sized {
   readonly width: number;
   readonly height: number;
 }
-const sized = new WeakMap<Entry, Sized>();
+const sized = new KeptFor<Entry, Sized>();
 
 /** Size of a box fitted to its own text, CSS px. Kept per entry while its style stays. */
 export function ownSize(entry: Entry, style: BoxStyle): { readonly width: number; readonly height: number } {
@@ -33,7 +33,7 @@ interface Drawn {
   readonly label: string;
 }
 
-const drawn = new WeakMap<Entry, Drawn>();
+const drawn = new KeptFor<Entry, Drawn>();
 
 /** The box and text of an entry. The same object comes back while nothing about it has changed. */
 export function entryGroup(entry: Entry, style: BoxStyle, { x, y, width, height }: Rect, label: string): SceneGroup {
@@ -53,7 +53,7 @@ interface Blank {
   readonly bounds: SceneGroup['bounds'];
   readonly box: Primitive;
 }
-const blanks = new WeakMap<BoxStyle, Blank>();
+const blanks = new KeptFor<BoxStyle, Blank>();
 
 /** The bounds and the empty box of a style at a size; one object for all entries alike, of which there may be thousands. */
 function blank(style: BoxStyle, width: number, height: number): Blank {

@@ -1,7 +1,7 @@
 import { arrangeTierTree, type TierTreeInput, type TierTreeLayout } from '../arrange/tree';
 import { extentOfLines, roundedPath } from '../arrange/graph';
 import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
-import { own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
+import { KeptFor, own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { entryGroup, ownSize } from './entry-group';
 import { placeOnSheet } from './place-sheet';
@@ -60,7 +60,7 @@ interface LaidOut {
   readonly input: TierTreeInput;
   readonly layout: TierTreeLayout;
 }
-const laidOut = new WeakMap<Hierarchy, LaidOut>();
+const laidOut = new KeptFor<Hierarchy, LaidOut>();
 
 /** The arrangement; kept per structure while sizes and spacing stay as they are, as when a name is typed that fits its tier. */
 function layoutOf(structure: Hierarchy, input: TierTreeInput): LaidOut {
@@ -154,7 +154,7 @@ interface Labelled {
   readonly also: string | undefined;
   readonly label: string;
 }
-const labelled = new WeakMap<Entry, Labelled>();
+const labelled = new KeptFor<Entry, Labelled>();
 
 /** "Inés Okoro, Estuary science, tier 3, reports to Maëlle Adeyemi-Fox". Kept per entry while nothing in it changes. */
 function labelOf(
@@ -180,7 +180,7 @@ function labelOf(
   return label;
 }
 
-const fanned = new WeakMap<TierTreeLayout, { readonly manner: string; readonly groups: readonly SceneGroup[] }>();
+const fanned = new KeptFor<TierTreeLayout, { readonly manner: string; readonly groups: readonly SceneGroup[] }>();
 
 /** The lines from each entry to those below it; kept per layout. */
 function fans(

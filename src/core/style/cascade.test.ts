@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyCommand } from '../diagram';
-import { kindOf } from '../diagram';
+import { applyCommand, kindOf, type Diagram, type Scope } from '../diagram';
 import { styleProperties } from '../model';
-import { type Diagram, type Scope } from '../diagram';
 import { diagrams } from '../testing/arbitrary';
 import { venns } from '../testing/arbitrary-venn';
 

@@ -1,6 +1,7 @@
 import { roleOf, type Hierarchy, type Roles } from '../hierarchy';
 import {
   commonScope,
+  interning,
   own,
   styleProperties,
   type AnyScope,
@@ -52,17 +53,8 @@ export function resolveStyles(diagram: DiagramCommon, structure: Hierarchy, role
 /** More than there can be entries, and so tiers. */
 const mostTiers = 2 ** 20;
 
-const internedStyles = new Map<string, WeakRef<BoxStyle>>();
-
-/** One object for equal styles across runs, so that what is cached per style stays valid when nothing changed. */
-export function interned(style: BoxStyle): BoxStyle {
-  const key = JSON.stringify(style);
-  const known = internedStyles.get(key)?.deref();
-  if (known) return known;
-  if (internedStyles.size > 5000) internedStyles.clear();
-  internedStyles.set(key, new WeakRef(style));
-  return style;
-}
+/** One object for equal styles, also from one drawing to the next. */
+export const interned = interning<BoxStyle>(5000);
 
 /** For each index, the index of the nearest entry (itself or above) whose branch is styled; −1 for none. */
 function branchOwners(diagram: DiagramCommon, structure: Hierarchy): Int32Array {

@@ -1,6 +1,5 @@
 import { clampChroma, formatHex } from 'culori';
-import type { BoxStyle, StylePatch } from '../model';
-import { remember } from '../model';
+import { type BoxStyle, type StylePatch, remember } from '../model';
 import { readableText } from './contrast';
 
 /**

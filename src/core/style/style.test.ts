@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyGesture, type Gesture } from '../diagram';
-import type { Diagram, Scope } from '../diagram';
+import { applyGesture, type Gesture, type Diagram, type Scope } from '../diagram';
 import { orgRoles } from '../kinds/org-chart';
 import { hierarchyOf } from '../hierarchy';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';

@@ -1,10 +1,8 @@
 /** Generated Venn diagrams and commands for property tests. */
 import fc from 'fast-check';
-import type { Command } from '../diagram';
+import { type Command, createDiagram, type Scope } from '../diagram';
 import { createEntry, evenKeys } from '../model';
-import { createDiagram, type Scope } from '../diagram';
-import { type Venn } from '../kinds/venn';
-import { regionKey } from '../kinds/venn';
+import { type Venn, regionKey } from '../kinds/venn';
 
 export const setNames = ['mudflat', 'saltmarsh', 'open water', 'creek', 'dune'] as const;
 

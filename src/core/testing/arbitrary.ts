@@ -1,9 +1,8 @@
 /** Generated diagrams and commands for property tests. */
 import fc from 'fast-check';
-import type { Command } from '../diagram';
+import { type Command, createDiagram, type Scope } from '../diagram';
 import type { OrgChart } from '../kinds/org-chart';
 import { createEntry, evenKeys } from '../model';
-import { createDiagram, type Scope } from '../diagram';
 
 const names = [
   'Ada Quill',

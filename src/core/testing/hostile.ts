@@ -1,8 +1,7 @@
 /** Generated words, names and commands that reach the odd corners: what every object inherits, what looks like a sign, what cannot be kept. */
 import fc from 'fast-check';
-import type { Command } from '../diagram';
+import type { Command, Diagram, Scope } from '../diagram';
 import { createEntry, type Link } from '../model';
-import { type Diagram, type Scope } from '../diagram';
 import { vennOf } from './arbitrary-venn';
 import { diagramFromParents } from './arbitrary';
 

@@ -1,7 +1,6 @@
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
-import { historyFrom, type LoggedStep } from '../../core/diagram';
-import { openDiagram } from '../../core/diagram';
+import { historyFrom, type LoggedStep, openDiagram } from '../../core/diagram';
 import { own } from '../../core/model';
 import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';

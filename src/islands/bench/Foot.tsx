@@ -18,7 +18,7 @@ function worthSaying(findings: readonly Finding[], selected: string | null, coun
 function Findings() {
   const all = useBench((state) => state.findings);
   const selected = useBench((state) => state.selected);
-  const count = useBench((state) => state.drawn.structure.ids.length);
+  const count = useBench((state) => state.structure.ids.length);
   const findings = worthSaying(all, selected, count);
   const [open, setOpen] = useState(false);
   const { store } = useParts();

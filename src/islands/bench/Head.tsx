@@ -1,7 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
-import { retitle } from '../../core/diagram';
-import { kindOf } from '../../core/diagram';
+import { retitle, kindOf } from '../../core/diagram';
 import { Mark } from '../shared/Mark';
 import { useBench, useParts } from './context';
 import type { Visitor } from '../shared/live';

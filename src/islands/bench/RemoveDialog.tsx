@@ -1,23 +1,25 @@
+import type { Gesture } from '../../core/diagram';
+import { removeOnly, withBranches } from '../../core/hierarchy';
 import { own } from '../../core/model';
-import { branchIds, removeBranch, removeOnly } from '../../core/hierarchy';
 import { Dialog } from '../shared/Dialog';
 import { useBench, useParts } from './context';
 import { neighbourAfterRemoval } from './tree/outline-moves';
 
-/** Asks what becomes of the entries below the one that is removed. */
+/** Asks what becomes of the entries below those that are removed. */
 export function RemoveDialog() {
-  const id = useBench((state) => state.removing);
+  const ids = useBench((state) => state.removing);
   const { store } = useParts();
-  if (id === null) return null;
+  if (ids === null) return null;
   const { diagram, perform, set } = store.getState();
-  const entry = own(diagram.entries, id);
-  if (!entry) return null;
-  const below = branchIds(diagram, id).length - 1;
-  const name = entry.name || 'this entry';
-  const above = entry.parent === null ? null : own(diagram.entries, entry.parent)?.name;
+  const [only, ...more] = ids;
+  const entry = only === undefined || more.length > 0 ? undefined : own(diagram.entries, only);
+  const all = withBranches(diagram, ids);
+  const below = all.length - ids.length;
+  const name = ids.length > 1 ? `${ids.length} entries` : entry?.name || 'this entry';
+  const above = entry?.parent ? own(diagram.entries, entry.parent)?.name : null;
   const close = () => set({ removing: null });
-  const removed = (gesture: Parameters<typeof perform>[0]) => {
-    const next = neighbourAfterRemoval(store.getState().drawn.structure, id);
+  const removed = (gesture: Gesture | null, going: readonly string[]) => {
+    const next = neighbourAfterRemoval(store.getState().structure, going);
     perform(gesture, next ? { select: next, focus: { entry: next, column: 0 } } : {});
     close();
   };
@@ -28,11 +30,21 @@ export function RemoveDialog() {
       onClose={close}
     >
       <div className="grid gap-2">
-        <button className="button button-main justify-start" onClick={() => removed(removeOnly(diagram, id))}>
-          Remove {name} only; those below {above ? `go to ${above}` : 'stand at the top'}
-        </button>
-        <button className="button justify-start text-brick" onClick={() => removed(removeBranch(diagram, id))}>
-          Remove the whole branch, {below + 1} entries
+        {entry && (
+          <button
+            className="button button-main justify-start"
+            onClick={() => removed(removeOnly(diagram, entry.id), [entry.id])}
+          >
+            Remove {name} only; those below {above ? `go to ${above}` : 'stand at the top'}
+          </button>
+        )}
+        <button
+          className="button justify-start text-brick"
+          onClick={() => removed([{ kind: 'removeEntries', ids: all }], all)}
+        >
+          {entry
+            ? `Remove the whole branch, ${all.length} entries`
+            : `Remove all with their branches, ${all.length} entries`}
         </button>
         <button className="button justify-start" onClick={close}>
           Keep everything

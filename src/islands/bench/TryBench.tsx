@@ -1,7 +1,6 @@
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
-import { openDiagram } from '../../core/diagram';
-import { type Diagram } from '../../core/diagram';
+import { openDiagram, type Diagram } from '../../core/diagram';
 import { api, ApiError } from '../shared/api';
 import { newId } from '../shared/ids';
 import { endTrying, keepTrying, tryingNow } from '../shared/trying';

@@ -23,7 +23,7 @@ describe('moving about', () => {
     expect(lineAway(structure, 'e1', 1)).toBe('e3');
     expect(lineAway(structure, 'e2', -1)).toBe('e4');
     expect(lineAway(structure, 'e5', 1)).toBeNull();
-    expect(neighbourAfterRemoval(structure, 'e0')).toBe('e1');
+    expect(neighbourAfterRemoval(structure, ['e0'])).toBe('e1');
   });
   it('arrows follow the drawing: up to the superior, sideways within the tier, also across branches', () => {
     expect(entryTowards(structure, 'e4', 'right', 'down')).toBe('e5');

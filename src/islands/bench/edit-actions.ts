@@ -1,9 +1,10 @@
+import { applyGesture, kindOf, type Command, type Diagram, type Gesture } from '../../core/diagram';
+import { addAbove, addNext, addUnder, moveBy, tierDown, tierUp, topmost, withBranches } from '../../core/hierarchy';
 import { own } from '../../core/model';
-import { addAbove, addNext, addUnder, childrenOf, moveBy, removeBranch, tierDown, tierUp } from '../../core/hierarchy';
-import { kindOf, type Diagram } from '../../core/diagram';
 import { newId } from '../shared/ids';
-import { neighbourAfterRemoval } from './tree/outline-moves';
+import { entriesOf, entryPick, isPicked, linksOf } from './selection';
 import type { BenchStore } from './store';
+import { neighbourAfterRemoval } from './tree/outline-moves';
 
 /** Whether entries stand under each other, so that they can go a tier up or down. */
 const hasTiersUnder = ({ kind }: Diagram): boolean => kindOf(kind).edits.noneUnderAnother === null;
@@ -23,18 +24,22 @@ export function addEntry(store: BenchStore, where: AddWhere, at: string | null):
   return perform(gesture, { select: id }) ? id : null;
 }
 
-/** One tier down or up, earlier or later; the focus stays where it is. */
-export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tierUp' | 'earlier' | 'later'): boolean {
-  const { diagram, perform, notify } = store.getState();
+const moves = {
+  tierDown,
+  tierUp,
+  earlier: (d: Diagram, id: string) => moveBy(d, id, -1),
+  later: (d: Diagram, id: string) => moveBy(d, id, 1),
+};
+
+/** One tier down or up, earlier or later, of all that is selected where that is several; the focus stays where it is. */
+export function moveEntry(store: BenchStore, id: string, how: keyof typeof moves): boolean {
+  const { diagram, selection, perform, notify } = store.getState();
   if ((how === 'tierDown' || how === 'tierUp') && !hasTiersUnder(diagram)) return false;
-  const moves = {
-    tierDown: () => tierDown(diagram, id),
-    tierUp: () => tierUp(diagram, id),
-    earlier: () => moveBy(diagram, id, -1),
-    later: () => moveBy(diagram, id, 1),
-  };
-  const gesture = moves[how]();
-  if (gesture) return perform(gesture);
+  const picked = entriesOf(selection);
+  const tops = picked.includes(id) && picked.length > 1 ? topmost(diagram, picked) : [id];
+  // Later ones first go later, so that they keep their order.
+  const gesture = stepByStep(diagram, how === 'later' || how === 'tierUp' ? [...tops].reverse() : tops, moves[how]);
+  if (gesture.length > 0) return perform(gesture);
   const entry = own(diagram.entries, id);
   const name = entry?.name || 'This line';
   if (how === 'tierDown') notify([`“${name}” is the first here: there is nobody before it that it could go under.`]);
@@ -42,14 +47,49 @@ export function moveEntry(store: BenchStore, id: string, how: 'tierDown' | 'tier
   return false;
 }
 
-/** Removes at once what has nothing below; else asks. `focus`: whether the list takes the focus afterwards. */
-export function removeEntry(store: BenchStore, id: string, focus: boolean): void {
-  const { diagram, drawn, perform, set } = store.getState();
-  if (!own(diagram.entries, id)) return;
-  if (childrenOf(diagram, id).length > 0) return set({ removing: id });
-  const next = neighbourAfterRemoval(drawn.structure, id);
+/** One gesture that does the same with several entries, each on what those before it made. */
+function stepByStep(
+  diagram: Diagram,
+  ids: readonly string[],
+  told: (diagram: Diagram, id: string) => Gesture | null,
+): Gesture {
+  let now = diagram;
+  return ids.flatMap((id) => {
+    const gesture = told(now, id);
+    const outcome = gesture ? applyGesture(now, gesture) : null;
+    if (!outcome?.ok) return [];
+    now = outcome.diagram;
+    return gesture!;
+  });
+}
+
+/** Removes what is selected: at once what has nothing below that is not selected too; else asks. `focus`: whether the list takes the focus afterwards. */
+export function removeSelected(store: BenchStore, focus: boolean): void {
+  const { diagram, structure, selection, perform, set, pick } = store.getState();
+  const links = linksOf(selection).map((id): Command => ({ kind: 'removeLink', id }));
+  const ids = entriesOf(selection);
+  if (ids.length === 0) {
+    if (perform(links)) pick([]);
+    return;
+  }
+  if (withBranches(diagram, ids).length > ids.length) return set({ removing: ids });
+  const next = neighbourAfterRemoval(structure, ids);
+  // Links of the entries go with them.
+  const going = new Set(ids);
+  const apart = links.filter((one) => {
+    const link = one.kind === 'removeLink' ? own(diagram.links, one.id) : undefined;
+    return link && !going.has(link.from) && !going.has(link.to);
+  });
   perform(
-    removeBranch(diagram, id),
+    [...apart, { kind: 'removeEntries', ids }],
     next ? { select: next, ...(focus ? { focus: { entry: next, column: 0 } } : {}) } : {},
   );
+}
+
+/** Removes one entry, whatever else is selected. */
+export function removeEntry(store: BenchStore, id: string, focus: boolean): void {
+  const { diagram, selection, pick } = store.getState();
+  if (!own(diagram.entries, id)) return;
+  if (!isPicked(selection, entryPick(id))) pick([entryPick(id)]);
+  removeSelected(store, focus);
 }

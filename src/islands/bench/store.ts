@@ -1,11 +1,25 @@
-import { own } from '../../core/model';
-import { create } from 'zustand';
-import { applyGesture, emptyHistory, recorded, redo, undo, type Gesture, type History } from '../../core/diagram';
-import { Command } from '../../core/diagram';
-import { check, draw, kindOf, type Drawn } from '../../core/diagram';
 import type { Finding } from '../../core/model';
-import type { Diagram, Scope } from '../../core/diagram';
-import { drawAway } from '../../workers/draw-away';
+import { create } from 'zustand';
+import {
+  applyGesture,
+  emptyHistory,
+  recorded,
+  redo,
+  undo,
+  type Gesture,
+  type History,
+  Command,
+  check,
+  draw,
+  drawApart,
+  kindOf,
+  type Drawn,
+  type Diagram,
+  type Scope,
+} from '../../core/diagram';
+import { drawAway, drawTrial } from '../../workers/draw-away';
+import type { Listing } from '../../core/hierarchy';
+import { entryPick, isSame, leadingEntry, stillThere, type Selection } from './selection';
 import { newId } from '../shared/ids';
 import type { Visitor } from '../shared/live';
 import type { Lost, SaveState, Syncing } from './sync';
@@ -22,8 +36,12 @@ export interface Cell {
 export interface BenchState {
   readonly diagram: Diagram;
   readonly drawn: Drawn;
+  /** Of this very diagram, also while its drawing is still being made. */
+  readonly structure: Listing;
   readonly findings: readonly Finding[];
   readonly history: History;
+  readonly selection: Selection;
+  /** The entry that leads the selection; null where none does. */
   readonly selected: string | null;
   /** The cell of the list that asks for the focus; a new object each time. */
   readonly focus: Cell | null;
@@ -44,8 +62,8 @@ export interface BenchState {
   readonly lost: readonly Lost[];
   /** True where unsent work does not outlive this window. */
   readonly atRisk: boolean;
-  /** The entry whose removal is being asked about. */
-  readonly removing: string | null;
+  /** The entries whose removal is being asked about. */
+  readonly removing: readonly string[] | null;
   readonly shortcutsShown: boolean;
 
   /** Applies a gesture, draws, records the way back, and sends it. False where it was refused. */
@@ -55,6 +73,7 @@ export interface BenchState {
   /** Takes a Diagram that changed from outside. */
   take(diagram: Diagram): void;
   select(id: string | null): void;
+  pick(selection: Selection): void;
   tryOut(gesture: Gesture | null): void;
   set(
     patch: Partial<
@@ -79,6 +98,11 @@ export interface BenchState {
   dismiss(message: string): void;
 }
 
+/** A selection with the entry that leads it. */
+const leading = (selection: Selection): { selection: Selection; selected: string | null } => {
+  return { selection, selected: leadingEntry(selection) };
+};
+
 const nothingLit: ReadonlySet<string> = new Set();
 const notDrawn =
   'This could not be drawn; the drawing shown is the one before. Take the change back, or load the page again.';
@@ -98,14 +122,16 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       wanted = next;
       trying = null;
       if (checking) clearTimeout(checking);
-      const selected = rest.selected === undefined ? get().selected : rest.selected;
+      const kind = kindOf(next.kind);
+      const selection = stillThere(rest.selection ?? get().selection, next);
       const kept = {
         ...rest,
         diagram: next,
-        selected: selected !== null && own(next.entries, selected) ? selected : null,
+        structure: kind.structure(next),
+        ...leading(selection),
         trial: null,
       };
-      if (!kindOf(next.kind).takesLong(next)) {
+      if (!kind.takesLong(next)) {
         const drawn = draw(next);
         set({ ...kept, drawn });
         checkSoon(drawn);
@@ -113,7 +139,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         set(kept);
         drawAway(next).then(
           (drawn) => {
-            if (wanted !== next) return;
+            if (!drawn || wanted !== next) return;
             set({ drawn });
             checkSoon(drawn);
           },
@@ -145,6 +171,8 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       history,
       lost: [],
       atRisk: false,
+      structure: first.structure,
+      selection: [],
       selected: null,
       focus: null,
       editing: null,
@@ -179,7 +207,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         sync.add(newId(), gesture, { merge, step: stepId });
         show(outcome.diagram, {
           history,
-          ...(options.select === undefined ? {} : { selected: options.select }),
+          ...(options.select === undefined ? {} : { selection: [entryPick(options.select)] }),
           ...(options.focus === undefined ? {} : { focus: options.focus }),
         });
         return true;
@@ -187,9 +215,12 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       undo: () => step(undo(get().diagram, get().history), 'undo'),
       redo: () => step(redo(get().diagram, get().history), 'redo'),
       take: (next) => show(next),
-      select: (id) => {
+      select: (id) => get().pick(id === null ? [] : [entryPick(id)]),
+      pick(selection) {
         mergeKey = null;
-        if (get().selected !== id) set({ selected: id, lit: nothingLit, litRegions: nothingLit });
+        const before = get().selection;
+        if (before.length === selection.length && before.every((one, i) => isSame(one, selection[i]!))) return;
+        set({ ...leading(selection), lit: nothingLit, litRegions: nothingLit });
       },
       tryOut(gesture) {
         trying = null;
@@ -197,10 +228,10 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         const outcome = applyGesture(get().diagram, gesture);
         if (!outcome.ok) return;
         const tried = outcome.diagram;
-        if (!kindOf(tried.kind).takesLong(tried)) return set({ trial: draw(tried) });
+        if (!kindOf(tried.kind).takesLong(tried)) return set({ trial: drawApart(tried) });
         trying = tried;
-        drawAway(tried).then(
-          (trial) => trying === tried && set({ trial }),
+        drawTrial(tried).then(
+          (trial) => trial && trying === tried && set({ trial }),
           () => trying === tried && get().notify([notDrawn]),
         );
       },

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { applyGesture } from '../../core/diagram';
-import { type Command } from '../../core/diagram';
-import type { Diagram } from '../../core/diagram';
+import { applyGesture, type Command, type Diagram } from '../../core/diagram';
 import { commands as anyCommands, diagramFromParents } from '../../core/testing/arbitrary';
 import { ApiError, type Ask } from '../shared/api';
 import type { Live, LiveListener, Visitor } from '../shared/live';

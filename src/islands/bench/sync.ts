@@ -1,7 +1,4 @@
-import { applyGesture, rebase } from '../../core/diagram';
-import { type Command } from '../../core/diagram';
-import { openDiagram } from '../../core/diagram';
-import { type Diagram } from '../../core/diagram';
+import { applyGesture, rebase, type Command, openDiagram, type Diagram } from '../../core/diagram';
 import { ApiError, type Ask } from '../shared/api';
 import type { Live, Visitor } from '../shared/live';
 import type { Outbox, Unsent } from './outbox';

@@ -1,9 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import { applyGesture, type Gesture } from '../../core/diagram';
-import { draw, kindOf } from '../../core/diagram';
-import type { Diagram } from '../../core/diagram';
+import { applyGesture, drawApart, kindOf, type Diagram, type Gesture } from '../../core/diagram';
 import type { Scene } from '../../core/scene';
-import { drawAway } from '../../workers/draw-away';
+import { drawPreview } from '../../workers/draw-away';
 
 /**
  * What a diagram would look like after each of some gestures; null for one that does not apply or is still being drawn. `gestures` has to
@@ -19,7 +17,7 @@ export function usePreviews(diagram: Diagram, gestures: readonly Gesture[]): rea
     [diagram, gestures],
   );
   const atOnce = useMemo(
-    () => wanted.map((one) => (one && !kindOf(one.kind).takesLong(one) ? draw(one).scene : null)),
+    () => wanted.map((one) => (one && !kindOf(one.kind).takesLong(one) ? drawApart(one).scene : null)),
     [wanted],
   );
   const [away, setAway] = useState<{ of: typeof wanted; scenes: (Scene | null)[] } | null>(null);
@@ -27,14 +25,18 @@ export function usePreviews(diagram: Diagram, gestures: readonly Gesture[]): rea
     let current = true;
     wanted.forEach((one, i) => {
       if (!one || atOnce[i]) return;
-      void drawAway(one).then(({ scene }) => {
-        if (!current) return;
-        setAway((before) => {
-          const scenes = before?.of === wanted ? [...before.scenes] : wanted.map(() => null);
-          scenes[i] = scene;
-          return { of: wanted, scenes };
-        });
-      });
+      drawPreview(one).then(
+        ({ scene }) => {
+          if (!current) return;
+          setAway((before) => {
+            const scenes = before?.of === wanted ? [...before.scenes] : wanted.map(() => null);
+            scenes[i] = scene;
+            return { of: wanted, scenes };
+          });
+        },
+        // Its choice stays, without a picture; choosing it tells what is wrong.
+        () => undefined,
+      );
     });
     return () => {
       current = false;

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import type { Finding } from '../../core/model';
-import type { Question } from '../../core/read';
-import type { Reading } from '../../core/read';
+import type { Question, Reading } from '../../core/read';
 
 function Ask({
   question,

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { Command } from '../../core/diagram';
+import { Command, brokenReferences, Diagram } from '../../core/diagram';
 import { Id } from '../../core/model';
-import { brokenReferences, Diagram } from '../../core/diagram';
 import { parseJson } from '../json';
 import { Refusal } from '../refusal';
 import { indexChanges, type IndexChanges } from './apply';

@@ -1,8 +1,5 @@
-import { applyGesture } from '../../core/diagram';
-import { Command } from '../../core/diagram';
+import { applyGesture, Command, brokenReferences, Diagram, openDiagram } from '../../core/diagram';
 import { own, type Entry } from '../../core/model';
-import { brokenReferences, Diagram } from '../../core/diagram';
-import { openDiagram } from '../../core/diagram';
 import { z } from 'zod';
 
 export interface ApplyInput {

@@ -1,7 +1,5 @@
-import { check, draw } from '../../core/diagram';
-import { exerciseSheet } from '../../core/kinds/venn';
-import { openDiagram } from '../../core/diagram';
-import { type Diagram } from '../../core/diagram';
+import { check, draw, kindOf, openDiagram } from '../../core/diagram';
+import { own } from '../../core/model';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
 import type { ImageFile } from '../../export/images';
@@ -56,22 +54,18 @@ export async function handOut({ body, format, dotsPerInch, pictures }: HandOutIn
   }
 }
 
-/** The sheet as the print page shows it; pictures are fetched by the page. */
-export function printSheet({
-  body,
-  exercise,
-}: {
-  readonly body: string;
-  readonly exercise: 'blank' | 'answers' | null;
-}): {
+/** The sheet as the print page shows it, or another sheet of it that its kind knows by that word; pictures are fetched by the page. */
+export function printSheet({ body, sheet }: { readonly body: string; readonly sheet: string | null }): {
   readonly svg: string;
   readonly title: string;
   readonly width: number;
   readonly height: number;
 } {
   const opened = openDiagram(JSON.parse(body));
-  const diagram: Diagram =
-    opened.kind === 'venn' && exercise !== null ? exerciseSheet(opened, exercise === 'answers') : opened;
+  const { sheets } = kindOf(opened.kind);
+  const other = sheet === null ? undefined : own(sheets, sheet);
+  if (sheet !== null && !other) throw new Refusal(404, 'There is no such sheet of this diagram.');
+  const diagram = other ? other(opened) : opened;
   const { scene } = draw(diagram);
   const svg = svgOf(scene, { fontCss: '', hrefOf: (image) => `/api/pictures/${image}` });
   return { svg, title: diagram.title, width: scene.sheet.width, height: scene.sheet.height };

@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyGesture, type Gesture } from '../../diagram';
-import { check, draw } from '../../diagram';
-import type { Diagram } from '../../diagram';
+import { applyGesture, type Gesture, check, draw, type Diagram } from '../../diagram';
 import { diagramFromParents } from '../../testing/arbitrary';
 
 const after = (diagram: Diagram, gesture: Gesture): Diagram => {

@@ -123,6 +123,7 @@ export const orgChart: Kind<OrgTypes> = {
   originWords: {},
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => tierScene(diagram, structure, styles, tierWords),
+  sheets: {},
   check: checkOrgChart,
   figure: figureOrgChart,
 };

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { draw } from '../../diagram';
-import type { Diagram } from '../../diagram';
+import { draw, type Diagram } from '../../diagram';
 import { hierarchyOf } from '../../hierarchy';
 import { diagramFromParents, diagrams, mirrored } from '../../testing/arbitrary';
 import { boxOutline, type Rect, type Scene, type SceneGroup } from '../../scene';

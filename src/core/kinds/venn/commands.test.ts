@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brokenInvariants, type Diagram } from '../../diagram';
+import { brokenInvariants, type Diagram, applyCommand, applyGesture, Command } from '../../diagram';
 import { vennCommands, vennOf, venns } from '../../testing/arbitrary-venn';
 import { diagramFromParents } from '../../testing/arbitrary';
-import { applyCommand, applyGesture } from '../../diagram';
-import { Command } from '../../diagram';
 
 const after = (diagram: Diagram, ...gesture: Command[]): Diagram => {
   const outcome = applyGesture(diagram, gesture);

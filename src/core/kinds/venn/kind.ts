@@ -4,6 +4,7 @@ import { createEntry, emptyCommon, evenKeys, type Entry } from '../../model';
 import { senseOf, titleAbove } from '../../read';
 import { checkVenn } from './check';
 import { applyVenn, vennBelongings, vennCommands, vennEdits, type VennCommand } from './commands';
+import { exerciseSheet } from './figures/sorting';
 import { figureVenn, type VennFigures } from './figures/figures';
 import {
   brokenVenn,
@@ -167,6 +168,10 @@ export const venn: Kind<VennTypes> = {
     return (sets === 3 && isToScale(diagram, sets)) || Object.keys(diagram.entries).length > longFrom;
   },
   scene: vennScene,
+  sheets: {
+    blank: (diagram) => exerciseSheet(diagram, 'to-fill-in'),
+    answers: (diagram) => exerciseSheet(diagram, 'answered'),
+  },
   check: checkVenn,
   figure: figureVenn,
 };

@@ -2,10 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { vennOf, venns } from '../../testing/arbitrary-venn';
 import { Entry } from '../../model';
-import { brokenInvariants } from '../../diagram';
-import { Venn } from './model';
-import { keyOfMask, maskOf, regionKey, setsInOrder, setsOfMask } from './model';
-import { openDiagram } from '../../diagram';
+import { brokenInvariants, openDiagram } from '../../diagram';
+import { Venn, keyOfMask, maskOf, regionKey, setsInOrder, setsOfMask } from './model';
 
 describe('the model of a Venn diagram', () => {
   it('holds together as generated, and comes back from JSON', () => {

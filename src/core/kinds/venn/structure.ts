@@ -1,6 +1,5 @@
 import { byOrder } from '../../model';
-import type { Venn } from './model';
-import { maskOf, setsInOrder } from './model';
+import { type Venn, maskOf, setsInOrder } from './model';
 import type { Listing } from '../../hierarchy';
 
 export const bitCount = (mask: number): number => {

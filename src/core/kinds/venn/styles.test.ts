@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyGesture } from '../../diagram';
-import { type Command } from '../../diagram';
-import { kindOf } from '../../diagram';
-import type { Diagram, Scope } from '../../diagram';
+import { applyGesture, type Command, kindOf, type Diagram, type Scope } from '../../diagram';
 import type { Venn } from './model';
 import { vennOf } from '../../testing/arbitrary-venn';
 import { blended, regionStyle, setStyle } from './styles';

@@ -1,12 +1,20 @@
 import { clampChroma, formatHex, oklch, parse, rgb } from 'culori';
-import { keyOfMask, maskOf, setsInOrder, vennScope, type VennSet } from './model';
+import { keyOfMask, maskOf, setsInOrder, vennScope, type VennSet, type Venn } from './model';
 import { remember, type BoxStyle, type AnyScope, type StyleProperty, own, commonScope } from '../../model';
-import type { Venn } from './model';
 import { bitCount } from './structure';
 import type { Listing } from '../../hierarchy';
-import { explained, interned, resolve, type Explained, type Layer } from '../../style';
-import { contrastRatio, readableText } from '../../style';
-import { lookOf, tierStyle, type Look } from '../../style';
+import {
+  explained,
+  interned,
+  resolve,
+  type Explained,
+  type Layer,
+  contrastRatio,
+  readableText,
+  lookOf,
+  tierStyle,
+  type Look,
+} from '../../style';
 
 /** How much of a set's colour its fill lays over what is below, by the number of sets: about half transparent. */
 const opacities = [0.56, 0.56, 0.56, 0.56, 0.47, 0.38];

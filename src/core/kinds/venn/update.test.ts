@@ -1,12 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyGesture } from '../../diagram';
-import { brokenInvariants } from '../../diagram';
-import type { Venn } from './model';
-import { maskOf, setsInOrder } from './model';
+import { applyGesture, brokenInvariants, kindOf } from '../../diagram';
+import { type Venn, maskOf, setsInOrder } from './model';
 import { vennOf, venns } from '../../testing/arbitrary-venn';
 import { vennCsv, vennText } from './write';
-import { kindOf } from '../../diagram';
 
 function updated(diagram: Venn, text: string): Venn {
   let n = 0;

@@ -6,4 +6,4 @@ import { vennParts } from './venn/parts';
 const parts: { readonly [K in KindId]: KindParts } = { 'org-chart': orgChartParts, venn: vennParts };
 
 export const partsOf = (kind: KindId): KindParts => parts[kind];
-export type { DropPlan, Grabbed, KindParts, ScopeChoice } from './kind-parts';
+export type { DropPlan, Dragged, Grabbed, KindParts, ScopeChoice } from './kind-parts';

@@ -1,11 +1,10 @@
 import type { ComponentType } from 'react';
 import type { Stands } from '../../../core/scene';
-import type { Gesture } from '../../../core/diagram';
-import type { Drawn } from '../../../core/diagram';
+import type { Gesture, Drawn, Diagram, Scope } from '../../../core/diagram';
 import type { Direction } from '../tree/outline-moves';
+import type { Selection } from '../selection';
 import type { BenchStore } from '../store';
 import type { StyleProperty } from '../../../core/model';
-import type { Diagram, Scope } from '../../../core/diagram';
 
 /** One scope to choose in Style; `among` lets its own kind be chosen in place. */
 export interface ScopeChoice {
@@ -30,6 +29,19 @@ export interface DropPlan {
   readonly gesture: Gesture | null;
   /** What lights up. */
   readonly target: Stands | null;
+  /** What is selected afterwards; left out where that stays as it is. */
+  readonly picks?: Selection;
+}
+
+/** What is dragged to where. */
+export interface Dragged {
+  readonly grabbed: Grabbed;
+  readonly selection: Selection;
+  /** The entry under the pointer. */
+  readonly over: string | null;
+  /** In drawing coordinates. */
+  readonly x: number;
+  readonly y: number;
 }
 
 /** What one kind of diagram brings to the Bench. */
@@ -49,11 +61,12 @@ export interface KindParts {
   readonly bringPictures?: (store: BenchStore, files: readonly File[]) => Promise<void>;
   /** Some lines on which the looks are shown. */
   readonly sample: Diagram;
-  scopes(diagram: Diagram, drawn: Drawn, scope: Scope, selected: string | null): ScopeChoice[];
+  scopes(diagram: Diagram, drawn: Drawn, scope: Scope, selection: Selection): ScopeChoice[];
   /** What besides entries can be dragged from a point in drawing coordinates. */
   grab(drawn: Drawn, x: number, y: number): Grabbed | null;
-  /** `over`: the entry under the pointer; `x`, `y` in drawing coordinates. */
-  drop(diagram: Diagram, drawn: Drawn, moving: Grabbed, over: string | null, x: number, y: number): DropPlan;
+  /** True where links can be drawn from one entry to another. */
+  readonly drawsLinks: boolean;
+  drop(diagram: Diagram, drawn: Drawn, dragged: Dragged): DropPlan;
   /** The entry that an arrow key goes to from the selected one; null where there is none that way. */
   towards(diagram: Diagram, drawn: Drawn, selected: string, direction: Direction): string | null;
   /** What a key does to the selected entry in the drawing beyond what it does in every kind; null for nothing. */

@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useBench, useParts } from '../context';
-import { addEntry, removeEntry } from '../edit-actions';
+import { addEntry, removeSelected } from '../edit-actions';
 
 /** Adds an entry next to or under the selected one, and goes to its name. */
 export function AddLine({ where }: { where: 'next' | 'under' }) {
@@ -21,17 +21,12 @@ export function AddLine({ where }: { where: 'next' | 'under' }) {
   );
 }
 
-/** Removes the selected entry. */
+/** Removes what is selected. */
 export function RemoveLine() {
   const { store } = useParts();
-  const selected = useBench((state) => state.selected);
+  const count = useBench((state) => state.selection.length);
   return (
-    <button
-      className="plain"
-      onClick={() => selected && removeEntry(store, selected, true)}
-      disabled={selected === null}
-      title="Ctrl+Delete"
-    >
+    <button className="plain" onClick={() => removeSelected(store, true)} disabled={count === 0} title="Ctrl+Delete">
       Remove
     </button>
   );

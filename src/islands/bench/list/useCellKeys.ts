@@ -1,8 +1,36 @@
 import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
-import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
+import { addEntry, moveEntry, removeEntry, removeSelected, type AddWhere } from '../edit-actions';
+import { entryPick, isPicked, lineRange, toggled } from '../selection';
+import type { BenchStore } from '../store';
 import { lineAway } from '../tree/outline-moves';
+
+/** The selection grown, or shrunk again, from where it began to a line of the list. */
+export function extendTo(store: BenchStore, to: string): void {
+  const { structure, selection, pick } = store.getState();
+  const lines = Array.from(structure.outline, (i) => structure.ids[i]!);
+  const first = selection.find((one) => one.for === 'entry');
+  pick(lineRange(lines, first?.id ?? null, to));
+}
+
+/** A line pressed in the list: alone, with Ctrl one more or one less, with Shift all up to it. */
+export function pressLine(
+  store: BenchStore,
+  id: string,
+  event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean },
+): void {
+  const { selection, pick, select } = store.getState();
+  if (event.shiftKey) extendTo(store, id);
+  else if (event.ctrlKey || event.metaKey) pick(toggled(selection, entryPick(id)));
+  else select(id);
+}
+
+/** A cell that takes the focus selects its line, unless the line is selected with others. */
+export function focusLine(store: BenchStore, id: string): void {
+  const { selection, select } = store.getState();
+  if (!isPicked(selection, entryPick(id))) select(id);
+}
 
 /** Keys in a cell of the list; as fast as a plain text editor. */
 export function useCellKeys(id: string) {
@@ -15,7 +43,7 @@ export function useCellKeys(id: string) {
   };
 
   function handle(event: KeyboardEvent<HTMLInputElement>): boolean {
-    const { drawn, set } = store.getState();
+    const { structure, set } = store.getState();
     const input = event.currentTarget;
     const column = Number(input.dataset.column);
     const focus = (entry: string | null, to = column): boolean => {
@@ -38,7 +66,13 @@ export function useCellKeys(id: string) {
           if (moveEntry(store, id, up ? 'earlier' : 'later')) focus(id);
           return true;
         }
-        return focus(lineAway(drawn.structure, id, up ? -1 : 1)) || true;
+        const next = lineAway(structure, id, up ? -1 : 1);
+        if (event.shiftKey && next !== null) {
+          extendTo(store, next);
+          set({ focus: { entry: next, column } });
+          return true;
+        }
+        return focus(next) || true;
       }
       case 'ArrowLeft':
         return (isTick(input) || input.selectionEnd === 0) && column > 0 && focus(id, column - 1);
@@ -46,7 +80,7 @@ export function useCellKeys(id: string) {
         return (isTick(input) || input.selectionStart === input.value.length) && focusRight(input, column);
       case 'Delete':
         if (!event.ctrlKey && !event.metaKey) return false;
-        removeEntry(store, id, true);
+        removeSelected(store, true);
         return true;
       case 'Backspace':
         if (column !== 0 || input.value !== '' || own(store.getState().diagram.entries, id)?.details.some(Boolean))

@@ -1,5 +1,4 @@
-import type { Gesture } from '../../../core/diagram';
-import type { Diagram } from '../../../core/diagram';
+import type { Gesture, Diagram } from '../../../core/diagram';
 import { Picture } from '../../drawing/Picture';
 import { useParts } from '../context';
 import { usePreviews } from '../usePreviews';

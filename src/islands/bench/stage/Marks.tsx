@@ -1,7 +1,8 @@
-import type { SceneGroup } from '../../../core/scene';
+import type { Rect, SceneGroup, Stands } from '../../../core/scene';
 import { useBench } from '../context';
 import type { DropPlan } from '../kinds';
 
+const keyOf = ({ for: what, id }: Stands): string => `${what} ${id}`;
 const around = ({ x, y, bounds }: SceneGroup, by: number): string =>
   `M${x + bounds.x - by} ${y + bounds.y - by}h${bounds.width + 2 * by}v${bounds.height + 2 * by}h${-bounds.width - 2 * by}Z`;
 
@@ -21,13 +22,14 @@ function Outline({ group, by, ...rest }: { group: SceneGroup; by: number } & Rea
 }
 
 /** What is selected, lit, or about to receive what is dragged. */
-export function Marks({ target }: { target: DropPlan['target'] }) {
+export function Marks({ target, framed }: { target: DropPlan['target']; framed: Rect | null }) {
   const scene = useBench((state) => state.drawn.scene);
   const trial = useBench((state) => state.trial);
-  const selected = useBench((state) => state.selected);
+  const selection = useBench((state) => state.selection);
   const lit = useBench((state) => state.lit);
   const litRegions = useBench((state) => state.litRegions);
-  if (trial || (selected === null && lit.size === 0 && litRegions.size === 0 && target === null)) return null;
+  const nothing = selection.length === 0 && lit.size === 0 && litRegions.size === 0;
+  if (trial || (nothing && target === null && framed === null)) return null;
   const { drawing } = scene;
   const close = scene.entriesAs === 'names';
   const find = (wanted: (id: string) => boolean) =>
@@ -38,7 +40,9 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
           .map((group) => around(group, close ? 1 : 3))
           .join('')
       : '';
-  const chosen = selected === null ? undefined : find((id) => id === selected)[0];
+  const keys = new Set(selection.map(keyOf));
+  const chosen = selection.length === 0 ? [] : scene.groups.filter(({ stands }) => keys.has(keyOf(stands)));
+  const first = selection.at(-1);
   const regions = scene.groups.filter(({ stands }) => stands.for === 'region' && litRegions.has(stands.id));
   const under = target && scene.groups.find(({ stands }) => stands.for === target.for && stands.id === target.id);
   return (
@@ -69,7 +73,28 @@ export function Marks({ target }: { target: DropPlan['target'] }) {
           data-testid="lit"
         />
       )}
-      {chosen && <Outline group={chosen} by={close ? 3 : 5} stroke="#9a6614" strokeWidth={2} data-testid="selected" />}
+      {chosen.map((group) => (
+        <Outline
+          key={keyOf(group.stands)}
+          group={group}
+          by={close ? 3 : 5}
+          stroke="#9a6614"
+          strokeWidth={group.selectable?.hit === 'line' ? 4 : 2}
+          strokeOpacity={group.selectable?.hit === 'line' ? 0.55 : 1}
+          strokeDasharray={chosen.length > 1 && first && keyOf(first) !== keyOf(group.stands) ? '5 3' : undefined}
+          data-testid="selected"
+        />
+      ))}
+      {framed && (
+        <rect
+          {...framed}
+          stroke="#9a6614"
+          fill="#9a661414"
+          strokeWidth={1}
+          vectorEffect="non-scaling-stroke"
+          data-testid="frame"
+        />
+      )}
       {under && (
         <Outline
           group={under}

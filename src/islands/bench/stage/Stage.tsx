@@ -56,7 +56,7 @@ export function Stage() {
         <svg className="drawing absolute inset-0 h-full w-full" data-testid="stage">
           <g ref={root}>
             {ready && <Sheet />}
-            <Marks target={drag.target} />
+            <Marks target={drag.target} framed={drag.framed} />
           </g>
         </svg>
         {editing !== null && <NameEditor key={editing} id={editing} onDone={() => frame.current?.focus()} />}

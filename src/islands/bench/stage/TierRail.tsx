@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useStore } from 'zustand';
 import type { TierBand } from '../../../core/scene';
-import { roman } from '../../../core/hierarchy';
+import { idsOfTier, roman } from '../../../core/hierarchy';
 import { useBench, useParts } from '../context';
 
 /** One band a tier along the edge where tiers begin, and a grip between two that sets the gap. */
@@ -72,10 +72,8 @@ function Band({
   // A low band reaches into the gap behind it as far as its name needs.
   const size = Math.max(18, end - start, Math.min(down ? 38 : 70, room - start));
   const light = () => {
-    const { structure } = store.getState().drawn;
-    store
-      .getState()
-      .set({ lit: new Set(structure.ids.slice(structure.tierStart[band.tier - 1], structure.tierStart[band.tier])) });
+    const { structure } = store.getState();
+    store.getState().set({ lit: new Set(idsOfTier(structure, band.tier)) });
   };
   const dim = () => store.getState().set({ lit: new Set() });
   const name = band.name ?? `Tier ${band.tier}`;

@@ -23,7 +23,7 @@ export function useGestures(
       .filter((event: MouseEvent | TouchEvent | WheelEvent) => {
         if (event.target instanceof Element && event.target.closest('input, button')) return false;
         if (event.type === 'wheel') return true;
-        if ('button' in event && event.button !== 0) return false;
+        if ('button' in event && (event.button !== 0 || event.shiftKey)) return false;
         const { diagram, drawn } = store.getState();
         if ('touches' in event)
           return event.touches.length > 1 || !grabbedUnder(diagram, drawn, view.getState(), element, event.touches[0]!);

@@ -1,8 +1,9 @@
 import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
-import { addEntry, moveEntry, removeEntry, type AddWhere } from '../edit-actions';
+import { addEntry, moveEntry, removeSelected, type AddWhere } from '../edit-actions';
 import { partsOf } from '../kinds';
+import { entryPick, isSame, linkPick, toggled } from '../selection';
 import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
 
@@ -17,8 +18,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
   };
 
   function handle(event: KeyboardEvent): boolean {
-    const { selected, diagram, drawn, select, set } = store.getState();
-    const { structure } = drawn;
+    const { selected, selection, diagram, drawn, structure, select, pick, set } = store.getState();
     const arrow = own(arrows, event.key);
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
     else if (event.key === '-') zoom.by(1 / 1.25);
@@ -37,19 +37,38 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     else if (arrow) {
       const next =
         selected === null ? (structure.ids[0] ?? null) : partsOf(diagram.kind).towards(diagram, drawn, selected, arrow);
-      if (next !== null) select(next);
+      if (next !== null && event.shiftKey)
+        pick(
+          toggled(
+            selection.filter((one) => !isSame(one, entryPick(next))),
+            entryPick(next),
+          ),
+        );
+      else if (next !== null) select(next);
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });
     else if (event.key === 'Enter') {
       const where: AddWhere = event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
       const added = addEntry(store, where, selected);
       if (added) set({ editing: added });
-    } else if (event.key === 'Delete' && selected !== null) removeEntry(store, selected, false);
+    } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, false);
     else if (event.key === 'Escape') select(null);
+    else if (event.key === 'l' && selection.length > 0) nextLink();
     else {
       const keyed = selected === null ? null : partsOf(diagram.kind).keyed(diagram, selected, event.key);
       return keyed !== null && store.getState().perform(keyed);
     }
     return true;
+  }
+
+  /** From the selected entry to its links, one after the other. */
+  function nextLink(): void {
+    const { selection, diagram, pick } = store.getState();
+    const last = selection.at(-1)!;
+    const entry = last.for === 'entry' ? last.id : (own(diagram.links, last.id)?.from ?? '');
+    const links = Object.values(diagram.links).filter(({ from, to }) => from === entry || to === entry);
+    const at = links.findIndex(({ id }) => last.for === 'link' && id === last.id);
+    const next = links[(at + 1) % Math.max(1, links.length)];
+    if (next) pick([linkPick(next.id)]);
   }
 }

@@ -1,5 +1,5 @@
 import { RotateCcw } from 'lucide-react';
-import type { BoxStyle, LinkProperty, LinkStyle, StyleProperty } from '../../../core/model';
+import { own, type BoxStyle, type LinkProperty, type LinkStyle, type StyleProperty } from '../../../core/model';
 import type { Scope } from '../../../core/diagram';
 
 /** A value of any property of boxes or links. */
@@ -107,7 +107,7 @@ export function PropertyRow({
   onChange: (value: Value | null) => void;
 }) {
   const { property, name } = row;
-  const here = scopeWords[scope.kind] ?? originWords[scope.kind] ?? 'set here';
+  const here = own(scopeWords, scope.kind) ?? own(originWords, scope.kind) ?? 'set here';
   return (
     <div className="grid min-h-9 grid-cols-[6rem_1fr_auto] items-center gap-2 border-b border-hair py-1">
       <label htmlFor={`style-${property}`}>{name}</label>
@@ -122,7 +122,9 @@ export function PropertyRow({
           {here} <RotateCcw size={13} aria-hidden="true" />
         </button>
       ) : (
-        <span className="text-sm text-muted">{origins[explained.origin] ?? originWords[explained.origin] ?? ''}</span>
+        <span className="text-sm text-muted">
+          {own(origins, explained.origin) ?? own(originWords, explained.origin) ?? ''}
+        </span>
       )}
     </div>
   );

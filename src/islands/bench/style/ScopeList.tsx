@@ -1,7 +1,7 @@
-import { kindOf } from '../../../core/diagram';
-import type { Scope } from '../../../core/diagram';
+import { kindOf, type Scope } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
+import { entriesOf, linksOf } from '../selection';
 
 /** What a change applies to, from everything to only this; the narrower ones follow the selection. */
 export function ScopeList() {
@@ -9,12 +9,20 @@ export function ScopeList() {
   const diagram = useBench((state) => state.diagram);
   const drawn = useBench((state) => state.drawn);
   const scope = useBench((state) => state.scope);
-  const selected = useBench((state) => state.selected);
+  const selection = useBench((state) => state.selection);
   const kind = kindOf(diagram.kind);
   const structure = kind.structure(diagram);
-  const choices = partsOf(diagram.kind).scopes(diagram, { ...drawn, structure }, scope, selected);
+  const choices = partsOf(diagram.kind).scopes(diagram, { ...drawn, structure }, scope, selection);
   const same = (a: Scope, b: Scope) => JSON.stringify(a) === JSON.stringify(b);
   const covered = (one: Scope) => kind.covers(diagram, structure, one);
+  const count = (one: Scope): number =>
+    one.kind === 'links'
+      ? Object.keys(diagram.links).length
+      : one.kind === 'link'
+        ? linksOf(selection).length
+        : one.kind === 'this'
+          ? Math.max(1, entriesOf(selection).length)
+          : covered(one).length;
   const light = (one: Scope | null) =>
     store.getState().set({
       lit: new Set(one ? covered(one).map((i) => structure.ids[i]!) : []),
@@ -45,7 +53,7 @@ export function ScopeList() {
                   onChange={() => choose(choice.scope)}
                 />
                 <span className={`min-w-0 wrap-break-word ${chosen ? 'font-semibold' : ''}`}>{choice.words}</span>
-                <span className="ml-auto text-muted">{covered(choice.scope).length}</span>
+                <span className="ml-auto text-muted">{count(choice.scope)}</span>
               </label>
               {choice.among && (
                 <select

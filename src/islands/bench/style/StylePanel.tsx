@@ -1,13 +1,23 @@
 import { useMemo } from 'react';
-import { draw, kindOf, patchOf, type KindId } from '../../../core/diagram';
+import { drawApart, kindOf, patchOf, type KindId, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
 import { own } from '../../../core/model';
 import { contrastRatio, explainLinks, lookOf, looks } from '../../../core/style';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
+import { entriesOf, entryPick, isPicked, linkPick, linksOf, type Selection } from '../selection';
 import { linkRows, PropertyRow, rows, type Row, type Told, type Value } from './PropertyRow';
 import { ScopeList } from './ScopeList';
+
+/** "Only this" means all that is selected, where that is several. */
+function scopesMeant(scope: Scope, selection: Selection): Scope[] {
+  if (scope.kind === 'this' && isPicked(selection, entryPick(scope.entry)))
+    return entriesOf(selection).map((entry) => ({ kind: 'this', entry }));
+  if (scope.kind === 'link' && isPicked(selection, linkPick(scope.link)))
+    return linksOf(selection).map((link) => ({ kind: 'link', link }));
+  return [scope];
+}
 
 /** Scope first, then what the entries or links in it look like and where each value comes from, then the looks. */
 export function StylePanel() {
@@ -15,6 +25,7 @@ export function StylePanel() {
   const diagram = useBench((state) => state.diagram);
   const scope = useBench((state) => state.scope);
   const kind = kindOf(diagram.kind);
+  const selection = useBench((state) => state.selection);
   const ofLinks = stylesLinks(scope);
   const explained = useMemo((): Readonly<Record<string, Told>> | null => {
     const told = stylesLinks(scope)
@@ -24,9 +35,10 @@ export function StylePanel() {
   }, [diagram, kind, scope]);
   const setHere: Readonly<Record<string, unknown>> = patchOf(diagram, scope);
   const set = (property: Row['property'], value: Value | null) =>
-    store
-      .getState()
-      .perform([{ kind: 'setStyle', scope, property, value }], { merge: `style:${JSON.stringify(scope)}:${property}` });
+    store.getState().perform(
+      scopesMeant(scope, selection).map((one) => ({ kind: 'setStyle', scope: one, property, value })),
+      { merge: `style:${JSON.stringify(scope)}:${property}` },
+    );
   const parts = partsOf(diagram.kind);
   const shown = ofLinks ? linkRows : rows.filter((row) => parts.properties(scope).some((one) => one === row.property));
   const ground = ofLinks ? lookOf(diagram.look).ground : (parts.textGround?.(diagram, scope) ?? null);
@@ -95,7 +107,10 @@ function Legibility({ ground, text }: { ground: Value | null; text: Value | null
 function Looks({ kind }: { kind: KindId }) {
   const { store } = useParts();
   const chosen = useBench((state) => state.diagram.look);
-  const samples = useMemo(() => looks.map((look) => draw({ ...partsOf(kind).sample, look: look.id }).scene), [kind]);
+  const samples = useMemo(
+    () => looks.map((look) => drawApart({ ...partsOf(kind).sample, look: look.id }).scene),
+    [kind],
+  );
   return (
     <section aria-label="Looks" className="mt-6">
       <h2 className="label mb-2 font-sans">Look of the whole {kindOf(kind).nameInSentence}</h2>

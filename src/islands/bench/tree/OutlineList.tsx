@@ -2,16 +2,18 @@ import { Text, Rows3 } from 'lucide-react';
 import { useState } from 'react';
 import { useBench } from '../context';
 import { AddLine, RemoveLine } from '../list/LineTools';
-import { ListGrid } from '../list/ListGrid';
+import { ListGrid } from './ListGrid';
+import { SelectAlike } from '../list/SelectAlike';
+import { Links } from './Links';
 import { PlainText } from '../list/PlainText';
-import { RoleChoice } from '../list/RoleChoice';
+import { RoleChoice } from './RoleChoice';
 import type { TreeBenchWords } from './words';
 import { Tray } from '../list/Tray';
 
 /** The list: an outline grid for the keyboard, or plain text. */
 export function OutlineList({ words }: { words: TreeBenchWords }) {
   const [plain, setPlain] = useState(false);
-  const count = useBench((state) => state.drawn.structure.ids.length);
+  const count = useBench((state) => state.structure.ids.length);
   return (
     <>
       <div className="flex shrink-0 flex-wrap items-center gap-1 px-3 pb-2">
@@ -20,6 +22,7 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
             <AddLine where="next" />
             <AddLine where="under" />
             <RemoveLine />
+            <SelectAlike />
           </>
         )}
         <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
@@ -29,6 +32,7 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
       </div>
       {plain ? <PlainText onDone={() => setPlain(false)} /> : <ListGrid words={words} />}
       {!plain && <RoleChoice words={words} />}
+      {!plain && <Links />}
       {!plain && <Tray />}
       <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
         {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc leaves

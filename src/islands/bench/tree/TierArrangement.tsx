@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import type { Command } from '../../../core/diagram';
-import { draw } from '../../../core/diagram';
+import { type Command, drawApart } from '../../../core/diagram';
 import type { Arrangement } from '../../../core/model';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
@@ -51,7 +50,7 @@ function Previews() {
       Object.keys(diagram.entries).length > mostForPreviews
         ? null
         : arrangements.map(
-            ({ patch }) => draw({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }).scene,
+            ({ patch }) => drawApart({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }).scene,
           ),
     [diagram],
   );

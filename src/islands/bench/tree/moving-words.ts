@@ -1,5 +1,6 @@
 import { own } from '../../../core/model';
-import { branchIds } from '../../../core/hierarchy';
+import { branchIds, moveAllUnder } from '../../../core/hierarchy';
+import type { DropPlan } from '../kinds/kind-parts';
 import type { TreeBenchWords } from './words';
 import { isUnder } from '../../../core/edit';
 import type { Diagram } from '../../../core/diagram';
@@ -24,4 +25,22 @@ export function movingWords(
     return { words: `${to} stands under ${name}; it cannot go there`, allowed: false };
   if (entry.parent === onto) return { words: `${name} ${told.isUnder} ${to} already`, allowed: false };
   return { words: `${who} ${told.willBeUnder} ${to}`, allowed: true };
+}
+
+/** What dropping several branches on an entry would do. */
+export function moveMany(
+  diagram: Diagram,
+  tops: readonly string[],
+  onto: string | null,
+  told: TreeBenchWords,
+): DropPlan {
+  const who = `${tops.length} entries and what is below them`;
+  const target = onto === null ? undefined : own(diagram.entries, onto);
+  const gesture = target ? moveAllUnder(diagram, tops, target.id) : null;
+  if (!target || !gesture) return { words: `${who}: ${told.dropHint}`, gesture: null, target: null };
+  return {
+    words: `${who} ${told.willBeUnder} ${target.name || 'an entry without a name'}`,
+    gesture,
+    target: { for: 'entry', id: target.id },
+  };
 }

@@ -8,9 +8,13 @@ export function lineAway(structure: Listing, id: string, step: number): string |
   return at < 0 || index === undefined ? null : structure.ids[index]!;
 }
 
-/** Where the selection goes when an entry is removed: the line before it, else the one after. */
-export const neighbourAfterRemoval = (structure: Listing, id: string): string | null =>
-  lineAway(structure, id, -1) ?? lineAway(structure, id, 1);
+/** Where the selection goes when entries are removed: the line before the first of them, else the first after that stays. */
+export function neighbourAfterRemoval(structure: Listing, ids: readonly string[]): string | null {
+  const going = new Set(ids);
+  const lines = Array.from(structure.outline, (i) => structure.ids[i]!);
+  const first = lines.findIndex((id) => going.has(id));
+  return lines[first - 1] ?? lines.slice(first).find((id) => !going.has(id)) ?? null;
+}
 
 export type Direction = 'up' | 'down' | 'left' | 'right';
 
@@ -35,8 +39,8 @@ export function entryTowards(
 export function focusFirst(store: BenchStore): void {
   if (!new URLSearchParams(location.search).has('new')) return;
   history.replaceState(null, '', location.pathname);
-  const { drawn, select, set } = store.getState();
-  const first = drawn.structure.ids[drawn.structure.outline[0] ?? -1];
+  const { structure, select, set } = store.getState();
+  const first = structure.ids[structure.outline[0] ?? -1];
   if (first === undefined) return;
   select(first);
   set({ focus: { entry: first, column: 0 } });

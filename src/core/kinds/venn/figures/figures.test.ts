@@ -143,8 +143,8 @@ describe('sorting as an exercise', () => {
     expect(venn.members).toEqual({ e2: ['s2'] });
   });
   it('has a sheet to fill in with the word bank, and one filled in', () => {
-    expect(exerciseSheet(diagram, false).venn.manner).toMatchObject({ content: 'blank', wordBank: true });
-    expect(exerciseSheet(diagram, true).venn.manner).toMatchObject({ content: 'names' });
+    expect(exerciseSheet(diagram, 'to-fill-in').venn.manner).toMatchObject({ content: 'blank', wordBank: true });
+    expect(exerciseSheet(diagram, 'answered').venn.manner).toMatchObject({ content: 'names' });
   });
 });
 

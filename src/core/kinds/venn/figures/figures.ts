@@ -1,6 +1,5 @@
 import { byOrder } from '../../../model';
-import type { Venn } from '../model';
-import { keyOfMask, maskOf, setsInOrder, setsOfMask, type VennSet } from '../model';
+import { type Venn, keyOfMask, maskOf, setsInOrder, setsOfMask, type VennSet } from '../model';
 import { bitCount } from '../structure';
 
 export interface RegionFigure {

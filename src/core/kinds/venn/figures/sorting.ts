@@ -1,6 +1,5 @@
-import { maskOf, regionKey, setsInOrder, setsOfMask } from '../model';
+import { maskOf, regionKey, setsInOrder, setsOfMask, type Venn } from '../model';
 import { own } from '../../../model';
-import type { Venn } from '../model';
 
 /** Where somebody who sorts the entries has put them: the mask of a region by entry; absent while it is in the word bank. */
 export type Sorting = Readonly<Record<string, number>>;
@@ -62,13 +61,13 @@ export function sortedSoFar(diagram: Venn, sorting: Sorting): Venn {
 }
 
 /** The two sheets of an exercise on paper: to be filled in, with the word bank, and filled in. */
-export function exerciseSheet(diagram: Venn, filled: boolean): Venn {
+export function exerciseSheet(diagram: Venn, which: 'to-fill-in' | 'answered'): Venn {
   const manner = { ...diagram.venn.manner, shape: 'equal' as const, frame: true };
   return {
     ...diagram,
     venn: {
       ...diagram.venn,
-      manner: filled ? { ...manner, content: 'names' } : { ...manner, content: 'blank', wordBank: true },
+      manner: which === 'answered' ? { ...manner, content: 'names' } : { ...manner, content: 'blank', wordBank: true },
     },
   };
 }

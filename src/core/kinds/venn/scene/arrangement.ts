@@ -10,9 +10,8 @@ import {
   type VennLayout,
 } from '../../../arrange/curves';
 import { boxText, runsOf, sansFace, type BoxText, type TextWidth } from '../../../measure';
-import { keyOfMask, maskOf, mostToScale, type VennSet } from '../model';
+import { keyOfMask, maskOf, mostToScale, type VennSet, type Venn } from '../model';
 import { remember, type BoxStyle, type Entry, own } from '../../../model';
-import type { Venn } from '../model';
 import { regionStyle } from '../styles';
 import type { Listing } from '../../../hierarchy';
 import { freeRoom } from '../../../scene';

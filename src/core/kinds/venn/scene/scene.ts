@@ -1,27 +1,21 @@
-import {
-  ellipsePath,
-  extentOf,
-  flattened,
-  moved,
-  regionPath,
-  type Ellipse,
-  type Scaled,
-  type ScaleError,
-  type VennLayout,
-} from '../../../arrange/curves';
-import { capHeightOf, runsOf, sansFace } from '../../../measure';
-import { keyOfMask, setsInOrder, type VennSet } from '../model';
+import { moved, type Ellipse, type ScaleError, type VennLayout } from '../../../arrange/curves';
+import { sansFace } from '../../../measure';
+import { keyOfMask, setsInOrder, type VennSet, type Venn } from '../model';
 import { sheetName, type BoxStyle, own } from '../../../model';
-import type { Venn } from '../model';
 import { lookOf, readableText } from '../../../style';
 import { regionStyle, setStyle } from '../styles';
 import { overlapName, bitCount } from '../structure';
 import type { Listing } from '../../../hierarchy';
-import { hatchPath } from './hatch';
-import { freeRoom, placeOnSheet } from '../../../scene';
-import { keyHeading, regionWords } from '../region-words';
-import type { Primitive, Rect, Scene, SceneGroup, TierBand } from '../../../scene';
-import { sheetNotes } from '../../../scene';
+import {
+  freeRoom,
+  placeOnSheet,
+  type Rect,
+  type Scene,
+  type SceneGroup,
+  type TierBand,
+  sheetNotes,
+} from '../../../scene';
+import { keyHeading } from '../region-words';
 import {
   apart,
   arrangeVenn,
@@ -31,13 +25,15 @@ import {
   pad,
   placedEntries,
   scaledShapes,
-  sizeOfTitle,
-  titleFace,
   type Placed,
 } from './arrangement';
 import { keyBeside } from './key';
-import { listBelow, type Listed, type ListedPlace } from './lists';
+import { listBelow, type Listed } from './lists';
 import { nameCurves, type SetName } from './names';
+
+import { frame, outlines } from './curve-groups';
+import { items } from './item-groups';
+import { fills, regionTitles } from './region-groups';
 
 /** A Scene with the curves of the sets. */
 export interface VennScene extends Scene {
@@ -49,7 +45,6 @@ export interface VennScene extends Scene {
 
 /** Size of the universe's name. */
 const frameNameSize = 15;
-const hatchApart = 6;
 
 /** From sets, memberships and complete styles to the Scene: curves large enough for what is in their regions, names set inside. */
 export function vennScene(diagram: Venn, structure: Listing, styles: readonly BoxStyle[]): VennScene {
@@ -193,204 +188,6 @@ function textBoxes(layout: VennLayout, entries: readonly Placed[], shown: boolea
       width: inside[i]!.width,
       height: inside[i]!.height,
     }));
-  });
-}
-
-const plainGroup = (
-  stands: SceneGroup['stands'],
-  label: string,
-  bounds: Rect,
-  children: readonly Primitive[],
-): SceneGroup => ({ type: 'group', stands, label, x: 0, y: 0, bounds, children });
-
-function frame(
-  diagram: Venn,
-  inner: { x: number; width: number },
-  top: number,
-  bottom: number,
-  ink: string,
-  name: string,
-): SceneGroup {
-  const stroke = lookOf(diagram.look).line;
-  const box: Primitive = {
-    type: 'box',
-    shape: 'square',
-    corner: 0,
-    x: inner.x,
-    y: top,
-    width: inner.width,
-    height: bottom - top,
-    fill: regionStyle(diagram, 0).fill,
-    stroke,
-    strokeWidth: 1,
-    dashed: false,
-  };
-  const face = sansFace(600, 'upright');
-  const runs = name ? runsOf(name, face, 15) : [];
-  const text: Primitive[] = name
-    ? [{ type: 'text', x: inner.x + 12, y: top + 12 + capHeightOf(face, 15), size: 15, fill: ink, runs, part: 'note' }]
-    : [];
-  const bounds = { x: inner.x, y: top, width: inner.width, height: bottom - top };
-  return plainGroup({ for: 'region', id: '' }, name, bounds, [box, ...text]);
-}
-
-function fills(
-  diagram: Venn,
-  sets: readonly VennSet[],
-  layout: VennLayout,
-  entries: readonly Placed[],
-  ink: string,
-  scaled: Scaled | null,
-): SceneGroup[] {
-  return layout.regions.map(({ mask, region, bounds: area, middle }) => {
-    const style = regionStyle(diagram, mask);
-    const inside = entries.filter((one) => one.mask === mask).length;
-    const d = regionPath(layout.ellipses, region.loops);
-    const children: Primitive[] = [
-      {
-        type: 'path',
-        d,
-        fill: style.fill,
-        stroke: style.border,
-        strokeWidth: style.borderWidth,
-        dashed: style.borderLine === 'dashed',
-      },
-    ];
-    // A region the shapes cannot do without, though nothing is in it: hatched, so that its area is not read as an amount.
-    if (scaled?.unwanted.includes(mask)) {
-      const loops = region.loops.map((loop) => flattened(layout.ellipses, loop));
-      const stroke = lookOf(diagram.look).line;
-      children.push({ type: 'path', d: hatchPath(loops, hatchApart), stroke, strokeWidth: 0.75, dashed: false });
-    }
-    if (diagram.venn.manner.content === 'counts' && !scaled?.unwanted.includes(mask)) {
-      const size = Math.max(12, Math.min(30, middle.room * 0.5));
-      const face = sansFace(600, 'upright');
-      const runs = runsOf(String(inside), face, size);
-      const width = runs.reduce((sum, run) => sum + run.width, 0);
-      const y = middle.y + capHeightOf(face, size) / 2;
-      children.push({ type: 'text', x: middle.x - width / 2, y, size, fill: style.text ?? ink, runs, part: 'detail' });
-    }
-    const title = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
-    const label = `${title ? `${title}: ` : ''}${regionWords(sets, mask)}, ${inside} ${inside === 1 ? 'entry' : 'entries'}`;
-    const bounds = { x: area.left, y: area.top, width: area.right - area.left, height: area.bottom - area.top };
-    return {
-      ...plainGroup({ for: 'region', id: keyOfMask(sets, mask) }, label, bounds, children),
-      selectable: { outline: d, hit: 'area', course: [] },
-    };
-  });
-}
-
-function outlines(
-  diagram: Venn,
-  sets: readonly VennSet[],
-  layout: VennLayout,
-  names: readonly SetName[],
-  entries: readonly Placed[],
-): SceneGroup[] {
-  return sets.map((set, i) => {
-    const ellipse = layout.ellipses[i]!;
-    const { border, borderWidth, borderLine } = setStyle(diagram, set.id);
-    const line: Primitive[] =
-      borderWidth > 0
-        ? [
-            {
-              type: 'path',
-              d: ellipsePath(ellipse),
-              stroke: border,
-              strokeWidth: borderWidth,
-              dashed: borderLine === 'dashed',
-            },
-          ]
-        : [];
-    const count = entries.filter(({ mask }) => (mask >> i) & 1).length;
-    const { left, top, right, bottom } = extentOf([ellipse]);
-    const bounds = { x: left, y: top, width: right - left, height: bottom - top };
-    const label = `Set ${set.name || 'without a name'}, ${count} ${count === 1 ? 'entry' : 'entries'}`;
-    return {
-      ...plainGroup({ for: 'set', id: set.id }, label, bounds, [...line, ...names[i]!.primitives]),
-      selectable: { outline: ellipsePath(ellipse), hit: 'area', course: [] },
-    };
-  });
-}
-
-function regionTitles(
-  diagram: Venn,
-  sets: readonly VennSet[],
-  layout: VennLayout,
-  entries: readonly Placed[],
-): SceneGroup[] {
-  return layout.regions.flatMap(({ mask, title, places, middle }) => {
-    const text = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
-    if (!text || places === null) return [];
-    const style = regionStyle(diagram, mask);
-    const { width, height } = sizeOfTitle(text, style);
-    const alone = entries.every((one) => one.mask !== mask);
-    const at = title ?? (alone ? { x: middle.x - width / 2, y: middle.y - height / 2 } : null);
-    if (!at) return [];
-    const y = at.y + (height + capHeightOf(titleFace, style.nameSize)) / 2;
-    const runs = runsOf(text, titleFace, style.nameSize);
-    return [
-      plainGroup({ for: 'note', id: `title-${keyOfMask(sets, mask)}` }, '', { ...at, width, height }, [
-        { type: 'text', x: at.x, y, size: style.nameSize, fill: style.text, runs, part: 'name' },
-      ]),
-    ];
-  });
-}
-
-function items(
-  diagram: Venn,
-  layout: VennLayout,
-  entries: readonly Placed[],
-  shown: boolean,
-  below: readonly ListedPlace[],
-  inKey: readonly ListedPlace[],
-): SceneGroup[] {
-  const elsewhere = [...below, ...inKey];
-  const at = new Map(elsewhere.map((one) => [one.id, one]));
-  if (shown) {
-    for (const { mask, places } of layout.regions) {
-      const inside = entries.filter((one) => one.mask === mask);
-      places?.forEach(({ x, y }, i) => at.set(inside[i]!.entry.id, { id: inside[i]!.entry.id, x, y }));
-    }
-  }
-  const sets = setsInOrder(diagram.venn);
-  const look = lookOf(diagram.look);
-  const onGround = readableText(look.ink, look.ground, look.ink, look.light);
-  const fromElsewhere = new Set(elsewhere.map((one) => one.id));
-  // A list reads from its left edge; in the regions lines stand in the middle.
-  const fromLeft = new Set(inKey.map((one) => one.id));
-  return entries.flatMap(({ entry, style, text, mask, picture, width, height }) => {
-    const place = at.get(entry.id);
-    if (!place) return [];
-    const fill = fromElsewhere.has(entry.id) && mask !== 0 ? onGround : style.text;
-    const left = (width - text.width) / 2;
-    const top = height - text.height;
-    const children = text.lines.map((line): Primitive => ({
-      type: 'text',
-      x: fromLeft.has(entry.id) ? 0 : left + (text.width - line.width) / 2,
-      y: top + text.height / 2 + line.baseline,
-      size: line.size,
-      fill,
-      runs: line.runs,
-      part: line.part,
-    }));
-    if (picture)
-      children.unshift({
-        type: 'image',
-        image: picture.id,
-        x: fromLeft.has(entry.id) ? 0 : (width - picture.width) / 2,
-        y: 0,
-        width: picture.width,
-        height: picture.height,
-      });
-    const label = [entry.name || 'No name yet', ...entry.details.filter(Boolean), regionWords(sets, mask)].join(', ');
-    return [
-      {
-        ...plainGroup({ for: 'entry', id: entry.id }, label, { x: 0, y: 0, width, height }, children),
-        x: place.x,
-        y: place.y,
-      },
-    ];
   });
 }
 

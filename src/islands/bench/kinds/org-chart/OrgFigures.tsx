@@ -1,8 +1,7 @@
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useMemo } from 'react';
 import { figureOrgChart, type OrgChart } from '../../../../core/kinds/org-chart';
-import { hierarchyOf } from '../../../../core/hierarchy';
-import { roman } from '../../../../core/hierarchy';
+import { hierarchyOf, roman } from '../../../../core/hierarchy';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
 

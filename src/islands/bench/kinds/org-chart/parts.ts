@@ -1,14 +1,14 @@
 import { createElement, lazy } from 'react';
-import { moveUnder } from '../../../../core/hierarchy';
-import { kindOf } from '../../../../core/diagram';
+import { moveUnder, topmost, hierarchyOf, roleName, roleOf, roman } from '../../../../core/hierarchy';
+import { kindOf, diagramOf, type Diagram } from '../../../../core/diagram';
 import { createEntry, styleProperties, own } from '../../../../core/model';
-import { diagramOf, type Diagram } from '../../../../core/diagram';
-import { hierarchyOf, roleName, roleOf, roman } from '../../../../core/hierarchy';
 import { orgRoles } from '../../../../core/kinds/org-chart';
 import { entryTowards } from '../../tree/outline-moves';
 import type { TreeBenchWords } from '../../tree/words';
 import { OutlineList } from '../../tree/OutlineList';
-import { movingWords } from '../../tree/moving-words';
+import { moveMany, movingWords } from '../../tree/moving-words';
+import { entriesOf, leadingEntry } from '../../selection';
+import { linkScopes } from '../../style/link-scopes';
 import { TierArrangement } from '../../tree/TierArrangement';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 
@@ -34,7 +34,8 @@ export const orgChartParts: KindParts = {
   HandOut: null,
   properties: () => styleProperties,
   sample: sampleChart(),
-  scopes(diagram, _drawn, scope, selected) {
+  scopes(diagram, _drawn, scope, selection) {
+    const selected = leadingEntry(selection);
     const structure = hierarchyOf(diagram.entries);
     const at = selected === null ? undefined : structure.index.get(selected);
     const tiers = structure.tierStart.length - 1;
@@ -74,15 +75,24 @@ export const orgChartParts: KindParts = {
       const name = own(diagram.entries, selected)!.name || 'this entry';
       if (structure.count[at]! > 0)
         choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
-      choices.push({ scope: { kind: 'this', entry: selected }, words: `Only ${name}` });
+      const picked = entriesOf(selection).length;
+      choices.push({
+        scope: { kind: 'this', entry: selected },
+        words: picked > 1 ? `Only these ${picked}` : `Only ${name}`,
+      });
     }
+    choices.push(...linkScopes(diagram, selection));
     return choices;
   },
   grab: () => null,
   towards: (diagram, { scene }, selected, direction) =>
     entryTowards(hierarchyOf(diagram.entries), selected, direction, scene.direction),
   keyed: () => null,
-  drop(diagram, _drawn, { id: moving }, over) {
+  drawsLinks: true,
+  drop(diagram, _drawn, { grabbed: { id: moving }, selection, over }) {
+    const picked = entriesOf(selection);
+    const all = picked.includes(moving) ? topmost(diagram, picked) : [moving];
+    if (all.length > 1) return moveMany(diagram, all, over, words);
     const { words: told, allowed } = movingWords(diagram, moving, over, words);
     if (!allowed || over === null) return { words: told, gesture: null, target: null };
     return { words: told, gesture: moveUnder(diagram, moving, over), target: { for: 'entry', id: over } };

@@ -23,7 +23,7 @@ export function Exercise() {
           <strong>On paper</strong>
           <span className="block text-sm text-muted">Empty curves with the word bank below</span>
         </span>
-        <a className="button" href={`/diagrams/${sync.id}/print?exercise=blank`} target="_blank">
+        <a className="button" href={`/diagrams/${sync.id}/print?sheet=blank`} target="_blank">
           Print
         </a>
       </div>
@@ -32,7 +32,7 @@ export function Exercise() {
           <strong>Answers on paper</strong>
           <span className="block text-sm text-muted">Everything where it belongs</span>
         </span>
-        <a className="button" href={`/diagrams/${sync.id}/print?exercise=answers`} target="_blank">
+        <a className="button" href={`/diagrams/${sync.id}/print?sheet=answers`} target="_blank">
           Print
         </a>
       </div>

@@ -1,12 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef } from 'react';
 import { byOrder, type Entry, own } from '../../../../core/model';
-import { type Venn } from '../../../../core/kinds/venn';
-import { type VennSet } from '../../../../core/kinds/venn';
+import type { Venn, VennSet } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { changeDetail } from '../../list/change-detail';
 import { RowForm, rowForm } from '../../list/RowForm';
-import { useCellKeys } from '../../list/useCellKeys';
+import { focusLine, pressLine, useCellKeys } from '../../list/useCellKeys';
+import { entriesOf } from '../../selection';
 import { pasteItems, tick } from './set-actions';
 
 const rowHeight = 30;
@@ -26,6 +26,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
   const frame = useRef<HTMLDivElement>(null);
   const focus = useBench((state) => state.focus);
   const selected = useBench((state) => state.selected);
+  const picked = new Set(entriesOf(useBench((state) => state.selection)));
   const entries = Object.values(diagram.entries).sort(byOrder);
   // Names need their room: where there are many columns, theirs are narrow and the names of sets stand upright.
   const narrow = sets.length + details > 3;
@@ -90,7 +91,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
               sets={sets}
               details={details}
               members={own(diagram.venn.members, entry.id) ?? noSets}
-              selected={selected === entry.id}
+              selected={picked.has(entry.id)}
               focusColumn={focus?.entry === entry.id ? focus : null}
             />
           );
@@ -136,7 +137,8 @@ const Row = memo(function Row(props: RowProps) {
       aria-selected={selected}
       className={`absolute inset-x-0 flex items-stretch border-b border-hair ${selected ? 'border-l-[3px] border-l-moss bg-mosswash' : 'border-l-[3px] border-l-transparent'}`}
       style={{ top, height: rowHeight }}
-      onPointerDown={() => store.getState().select(entry.id)}
+      onPointerDown={(event) => pressLine(store, entry.id, event)}
+      onMouseDown={(event) => (event.shiftKey || event.ctrlKey || event.metaKey) && event.preventDefault()}
     >
       <RowForm entry={entry.id} />
       <span role="gridcell" className="flex min-w-0 flex-[1.4]">
@@ -151,7 +153,8 @@ const Row = memo(function Row(props: RowProps) {
           type="text"
           form={rowForm(entry.id)}
           aria-label={`Name, line ${line + 1}`}
-          className="h-full w-full min-w-0 bg-transparent px-2 font-semibold -outline-offset-2"
+          className="cell-input h-full min-w-0 px-2 font-semibold -outline-offset-2"
+          title={entry.name}
           data-column={0}
           value={entry.name}
           placeholder="Name"
@@ -160,7 +163,7 @@ const Row = memo(function Row(props: RowProps) {
               merge: `cell:${entry.id}:0`,
             })
           }
-          onFocus={() => store.getState().select(entry.id)}
+          onFocus={() => focusLine(store, entry.id)}
           onKeyDown={keys}
           onPaste={(event) => {
             const pasted = pasteItems(store.getState().diagram, entry.id, event.clipboardData.getData('text/plain'));
@@ -179,7 +182,8 @@ const Row = memo(function Row(props: RowProps) {
             type="text"
             form={rowForm(entry.id)}
             aria-label={`${detailHeading(i)} of ${name}`}
-            className="h-full w-full min-w-0 bg-transparent px-2 text-sm text-muted -outline-offset-2"
+            className="cell-input h-full min-w-0 px-2 text-sm text-muted -outline-offset-2"
+            title={entry.details[i] ?? ''}
             data-column={1 + i}
             value={entry.details[i] ?? ''}
             onChange={(event) =>
@@ -187,7 +191,7 @@ const Row = memo(function Row(props: RowProps) {
                 merge: `cell:${entry.id}:${1 + i}`,
               })
             }
-            onFocus={() => store.getState().select(entry.id)}
+            onFocus={() => focusLine(store, entry.id)}
             onKeyDown={keys}
           />
         </span>
@@ -209,7 +213,7 @@ const Row = memo(function Row(props: RowProps) {
               const { diagram, perform } = store.getState();
               if (diagram.kind === 'venn') perform(tick(diagram, entry.id, set.id));
             }}
-            onFocus={() => store.getState().select(entry.id)}
+            onFocus={() => focusLine(store, entry.id)}
             onKeyDown={keys}
           />
         </span>

@@ -1,8 +1,5 @@
-import { keyOfMask, setsInOrder, setsOfMask } from '../../../../core/kinds/venn';
+import { keyOfMask, setsInOrder, setsOfMask, type Venn, figureVenn, regionWords } from '../../../../core/kinds/venn';
 import { own } from '../../../../core/model';
-import { type Venn } from '../../../../core/kinds/venn';
-import { figureVenn } from '../../../../core/kinds/venn';
-import { regionWords } from '../../../../core/kinds/venn';
 import { useEffect, useRef } from 'react';
 import { useBench, useParts } from '../../context';
 import { addToRegion } from './set-actions';

@@ -6,6 +6,7 @@ import { AddLine, RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';
 import { Tray } from '../../list/Tray';
 import { MembershipGrid } from './MembershipGrid';
+import { SelectAlike } from '../../list/SelectAlike';
 import { Pictures } from './Pictures';
 import { RegionLists } from './RegionLists';
 import { Sets } from './Sets';
@@ -37,6 +38,7 @@ export function SetList() {
           <>
             {view === 'grid' && <AddLine where="next" />}
             <RemoveLine />
+            <SelectAlike />
             <Pictures />
           </>
         )}

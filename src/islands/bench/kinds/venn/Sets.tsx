@@ -1,8 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { keyBetween } from '../../../../core/model';
-import { mostSets, type VennSet } from '../../../../core/kinds/venn';
+import { mostSets, type VennSet, shownColour } from '../../../../core/kinds/venn';
 import { lookOf } from '../../../../core/style';
-import { shownColour } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { dropSetGesture, newSet } from './set-actions';
 

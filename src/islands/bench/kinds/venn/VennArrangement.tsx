@@ -1,8 +1,5 @@
 import type { Gesture } from '../../../../core/diagram';
-import { mostToScale, type VennManner } from '../../../../core/kinds/venn';
-import { type Venn } from '../../../../core/kinds/venn';
-import { scaleWords } from '../../../../core/kinds/venn';
-import type { VennScene } from '../../../../core/kinds/venn';
+import { mostToScale, type VennManner, type Venn, scaleWords, type VennScene } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { PreviewChoice } from '../../panels/PreviewChoice';
 

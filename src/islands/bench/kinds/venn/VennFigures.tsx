@@ -1,9 +1,12 @@
 import { useMemo } from 'react';
-import { figureVenn, type VennFigures as Figures } from '../../../../core/kinds/venn';
-import { setsInOrder } from '../../../../core/kinds/venn';
-import { type Venn } from '../../../../core/kinds/venn';
-import { regionWords } from '../../../../core/kinds/venn';
-import { overlapName } from '../../../../core/kinds/venn';
+import {
+  figureVenn,
+  type VennFigures as Figures,
+  setsInOrder,
+  type Venn,
+  regionWords,
+  overlapName,
+} from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
 import { OverlapMatrix } from './OverlapMatrix';

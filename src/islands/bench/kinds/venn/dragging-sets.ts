@@ -1,10 +1,7 @@
 import { outsideness } from '../../../../core/arrange/curves';
-import type { Drawn } from '../../../../core/diagram';
-import type { VennScene } from '../../../../core/kinds/venn';
+import { type Drawn, createDiagram, type Diagram } from '../../../../core/diagram';
+import { type VennScene, type Venn, setsInOrder } from '../../../../core/kinds/venn';
 import { own } from '../../../../core/model';
-import { createDiagram, type Diagram } from '../../../../core/diagram';
-import { type Venn } from '../../../../core/kinds/venn';
-import { setsInOrder } from '../../../../core/kinds/venn';
 import type { DropPlan, Grabbed } from '../kind-parts';
 
 /** Three empty sets on which the looks are shown. */

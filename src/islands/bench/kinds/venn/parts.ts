@@ -1,11 +1,18 @@
 import { lazy } from 'react';
 import { outsideness } from '../../../../core/arrange/curves';
-import { keyOfMask, maskOf, setsInOrder, setsOfMask } from '../../../../core/kinds/venn';
+import {
+  keyOfMask,
+  maskOf,
+  setsInOrder,
+  setsOfMask,
+  regionWords,
+  overlapName,
+  type VennScene,
+} from '../../../../core/kinds/venn';
 import { own } from '../../../../core/model';
-import { regionWords } from '../../../../core/kinds/venn';
-import { overlapName, type VennScene } from '../../../../core/kinds/venn';
 import { lookOf } from '../../../../core/style';
 import { nearestTowards } from '../../stage/nearest-towards';
+import { entriesOf, leadingEntry } from '../../selection';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { dropSet, sampleSets, setNameAt } from './dragging-sets';
 import { bringPictures } from './bring-pictures';
@@ -40,7 +47,8 @@ export const vennParts: KindParts = {
     const set = diagram.kind === 'venn' ? setsInOrder(diagram.venn)[Number(key) - 1] : undefined;
     return diagram.kind === 'venn' && set ? tick(diagram, selected, set.id) : null;
   },
-  scopes(diagram, { structure }, scope, selected) {
+  scopes(diagram, { structure }, scope, selection) {
+    const selected = leadingEntry(selection);
     if (diagram.kind !== 'venn') return [];
     const sets = setsInOrder(diagram.venn);
     const at = selected === null ? undefined : structure.index.get(selected);
@@ -88,11 +96,15 @@ export const vennParts: KindParts = {
     if (selected !== null && at !== undefined)
       choices.push({
         scope: { kind: 'this', entry: selected },
-        words: `Only ${own(diagram.entries, selected)!.name || 'this entry'}`,
+        words:
+          entriesOf(selection).length > 1
+            ? `Only these ${entriesOf(selection).length}`
+            : `Only ${own(diagram.entries, selected)!.name || 'this entry'}`,
       });
     return choices;
   },
-  drop(diagram, drawn, grabbed, _over, x, y) {
+  drawsLinks: false,
+  drop(diagram, drawn, { grabbed, selection, x, y }) {
     const scene = drawn.scene as VennScene;
     if (grabbed.for === 'set') return dropSet(diagram, drawn, grabbed.id, x, y);
     const moving = grabbed.id;
@@ -100,14 +112,21 @@ export const vennParts: KindParts = {
     if (diagram.kind !== 'venn' || !entry) return { words: '', gesture: null, target: null };
     const sets = setsInOrder(diagram.venn);
     const mask = scene.curves.reduce((bits, curve, i) => (outsideness(curve, x, y) < 0 ? bits | (1 << i) : bits), 0);
-    const name = entry.name || 'This entry';
-    const target = { for: 'region', id: keyOfMask(sets, mask) } as const;
-    if (mask === maskOf(diagram.venn, sets, moving))
-      return { words: `${name} is here: ${regionWords(sets, mask)}`, gesture: null, target };
+    const picked = entriesOf(selection);
+    const all = picked.includes(moving) ? picked : [moving];
+    const elsewhere = all.filter((id) => maskOf(diagram.venn, sets, id) !== mask);
+    const name = all.length > 1 ? `${all.length} entries` : entry.name || 'This entry';
+    const target = { for: 'region', id: keyOfMask(sets, mask) };
+    if (elsewhere.length === 0)
+      return {
+        words: `${name} ${all.length > 1 ? 'are' : 'is'} here: ${regionWords(sets, mask)}`,
+        gesture: null,
+        target,
+      };
     const members = setsOfMask(sets, mask).map((set) => set.id);
     return {
       words: `${name}: ${regionWords(sets, mask)}`,
-      gesture: [{ kind: 'setMembers', entry: moving, sets: members }],
+      gesture: elsewhere.map((id) => ({ kind: 'setMembers', entry: id, sets: members })),
       target,
     };
   },

@@ -1,9 +1,7 @@
 import { childrenOf, placeAt } from '../../../../core/hierarchy';
-import { type Gesture } from '../../../../core/diagram';
+import type { Gesture, Diagram } from '../../../../core/diagram';
 import { beginning, createEntry, keyBetween, own } from '../../../../core/model';
-import { type Diagram } from '../../../../core/diagram';
-import { type Venn } from '../../../../core/kinds/venn';
-import { regionKey, setsInOrder, type VennSet } from '../../../../core/kinds/venn';
+import { type Venn, regionKey, setsInOrder, type VennSet } from '../../../../core/kinds/venn';
 import { foldName } from '../../../../core/read';
 import { newId } from '../../../shared/ids';
 

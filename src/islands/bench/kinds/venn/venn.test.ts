@@ -24,19 +24,28 @@ const middleOf = (entry: string, of = drawn) => {
   return [group.x + group.bounds.width / 2, group.y + group.bounds.height / 2] as const;
 };
 
+const dropOf = (
+  of: Parameters<typeof parts.drop>[0],
+  on: Parameters<typeof parts.drop>[1],
+  grabbed: { for: string; id: string },
+  over: string | null,
+  x: number,
+  y: number,
+) => parts.drop(of, on, { grabbed, selection: [], over, x, y });
+
 describe('dragging in a Venn diagram', () => {
   it('an item over another region says which in words, lights it, and would go there', () => {
-    const plan = parts.drop(diagram, drawn, { for: 'entry', id: 'e0' }, null, ...middleOf('e2'));
+    const plan = dropOf(diagram, drawn, { for: 'entry', id: 'e0' }, null, ...middleOf('e2'));
     expect(plan.words).toBe('curlew: mudflat and saltmarsh, not open water');
     expect(plan.target).toEqual({ for: 'region', id: 's0,s1' });
     expect(after(diagram, plan.gesture).venn.members.e0).toEqual(['s0', 's1']);
   });
   it('an item over its own region would do nothing', () => {
-    const plan = parts.drop(diagram, drawn, { for: 'entry', id: 'e0' }, null, ...middleOf('e0'));
+    const plan = dropOf(diagram, drawn, { for: 'entry', id: 'e0' }, null, ...middleOf('e0'));
     expect(plan).toMatchObject({ gesture: null, words: 'curlew is here: mudflat, not saltmarsh or open water' });
   });
   it('an item beside all curves leaves every set', () => {
-    const plan = parts.drop(diagram, drawn, { for: 'entry', id: 'e3' }, null, -50, -50);
+    const plan = dropOf(diagram, drawn, { for: 'entry', id: 'e3' }, null, -50, -50);
     expect(after(diagram, plan.gesture).venn.members.e3).toBeUndefined();
   });
   it('every set can be taken by its name, and nothing else can', () => {
@@ -55,7 +64,7 @@ describe('dragging in a Venn diagram', () => {
   });
   it('a set dropped on another swaps places with it, and back', () => {
     const order = (of: Venn) => setsInOrder(of.venn).map(({ id }) => id);
-    const plan = parts.drop(diagram, drawn, { for: 'set', id: 's0' }, null, ...middleOf('e1'));
+    const plan = dropOf(diagram, drawn, { for: 'set', id: 's0' }, null, ...middleOf('e1'));
     expect(plan).toMatchObject({
       words: 'mudflat and saltmarsh will swap their places',
       target: { for: 'set', id: 's1' },
@@ -63,11 +72,11 @@ describe('dragging in a Venn diagram', () => {
     const swapped = after(diagram, plan.gesture);
     expect(order(swapped)).toEqual(['s1', 's0', 's2']);
     const redrawn = draw(swapped);
-    const back = parts.drop(swapped, redrawn, { for: 'set', id: 's0' }, null, ...middleOf('e1', redrawn));
+    const back = dropOf(swapped, redrawn, { for: 'set', id: 's0' }, null, ...middleOf('e1', redrawn));
     expect(order(after(swapped, back.gesture))).toEqual(['s0', 's1', 's2']);
   });
   it('a set dropped on nothing says what it could be dropped on', () =>
-    expect(parts.drop(diagram, drawn, { for: 'set', id: 's0' }, null, -90, -90)).toEqual({
+    expect(dropOf(diagram, drawn, { for: 'set', id: 's0' }, null, -90, -90)).toEqual({
       words: 'mudflat: drop on another set to swap their places',
       gesture: null,
       target: null,
@@ -137,7 +146,9 @@ describe('the bench with a Venn diagram', () => {
     expect(store.getState().litRegions.size).toBe(0);
   });
   it('offers its scopes: everything, tiers by overlap, regions, sets, and only the selected', () => {
-    const words = parts.scopes(diagram, drawn, { kind: 'everything' }, 'e2').map((choice) => choice.words);
+    const words = parts
+      .scopes(diagram, drawn, { kind: 'everything' }, [{ for: 'entry', id: 'e2' }])
+      .map((choice) => choice.words);
     expect(words).toEqual([
       'Everything',
       'Tier: in two',

@@ -1,7 +1,5 @@
 import { useState } from 'react';
-import type { Judgement } from '../../core/kinds/venn';
-import type { VennSet } from '../../core/kinds/venn';
-import { regionWords } from '../../core/kinds/venn';
+import { type Judgement, type VennSet, regionWords } from '../../../../../core/kinds/venn';
 
 interface ResultProps {
   readonly judgement: Judgement | null;

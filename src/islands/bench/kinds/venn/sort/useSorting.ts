@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 import { z } from 'zod';
-import type { Sorting } from '../../core/kinds/venn';
+import type { Sorting } from '../../../../../core/kinds/venn';
 
 const Kept = z.record(z.string(), z.number().int().min(0).max(31));
 

@@ -1,7 +1,5 @@
-import { own } from '../../core/model';
-import type { Sorting } from '../../core/kinds/venn';
-import type { VennSet } from '../../core/kinds/venn';
-import { regionWords } from '../../core/kinds/venn';
+import { own } from '../../../../../core/model';
+import { type Sorting, type VennSet, regionWords } from '../../../../../core/kinds/venn';
 
 interface WordBankProps {
   readonly bank: readonly string[];

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { childrenOf } from '../../../core/hierarchy';
-import { type Command } from '../../../core/diagram';
-import type { Diagram } from '../../../core/diagram';
+import type { Command, Diagram } from '../../../core/diagram';
 import { diagramFromParents } from '../../../core/testing/arbitrary';
 import { addEntry, moveEntry, removeEntry } from '../edit-actions';
 import { createBench } from '../store';
@@ -47,7 +46,7 @@ describe('actions in the list', () => {
   it('removing one with reports asks first; one without goes at once and the line before is selected', () => {
     const { store } = bench();
     removeEntry(store, 'e1', true);
-    expect(store.getState()).toMatchObject({ removing: 'e1' });
+    expect(store.getState()).toMatchObject({ removing: ['e1'] });
     expect(shape(store.getState().diagram)).toBe('0(1(3) 2)');
     removeEntry(store, 'e3', true);
     expect(shape(store.getState().diagram)).toBe('0(1 2)');

@@ -1,7 +1,7 @@
 import { useRef } from 'react';
-import { outsideness } from '../../core/arrange/curves';
-import { keyOfMask, type VennScene, type VennSet } from '../../core/kinds/venn';
-import { Picture } from '../drawing/Picture';
+import { outsideness } from '../../../../../core/arrange/curves';
+import { keyOfMask, type VennScene, type VennSet } from '../../../../../core/kinds/venn';
+import { Picture } from '../../../../drawing/Picture';
 
 /** The region under a point of the window, by mask; null beside the sheet. */
 export type RegionAt = (clientX: number, clientY: number) => number | null;

@@ -1,13 +1,18 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { judgeSorting, sortedSoFar, wordBank, type Judgement, type VennScene } from '../../core/kinds/venn';
-import { draw } from '../../core/diagram';
-import { openDiagram } from '../../core/diagram';
-import { setsInOrder } from '../../core/kinds/venn';
-import { own } from '../../core/model';
-import { type Venn } from '../../core/kinds/venn';
-import { regionWords } from '../../core/kinds/venn';
-import { api, ApiError } from '../shared/api';
-import { Mark } from '../shared/Mark';
+import {
+  judgeSorting,
+  sortedSoFar,
+  wordBank,
+  type Judgement,
+  type VennScene,
+  setsInOrder,
+  type Venn,
+  regionWords,
+} from '../../../../../core/kinds/venn';
+import { draw, openDiagram } from '../../../../../core/diagram';
+import { own } from '../../../../../core/model';
+import { api, ApiError } from '../../../../shared/api';
+import { Mark } from '../../../../shared/Mark';
 import { Board, type RegionAt } from './Board';
 import { Result } from './Result';
 import { useSorting } from './useSorting';
@@ -104,10 +109,10 @@ function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
         <h1 className="min-w-0 truncate text-lg font-semibold max-md:order-last max-md:w-full">
           Sort: {diagram.title}
         </h1>
-        <a className="button ml-auto" href={`/diagrams/${id}/print?exercise=blank`} target="_blank">
+        <a className="button ml-auto" href={`/diagrams/${id}/print?sheet=blank`} target="_blank">
           Print to fill in
         </a>
-        <a className="button" href={`/diagrams/${id}/print?exercise=answers`} target="_blank">
+        <a className="button" href={`/diagrams/${id}/print?sheet=answers`} target="_blank">
           Print answers
         </a>
       </header>

@@ -2,12 +2,15 @@ import { own } from '../../../core/model';
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { childrenOf, moveTo, moveUnder } from '../../../core/hierarchy';
+import { childrenOf, moveAllUnder, moveTo, moveUnder, tierCount } from '../../../core/hierarchy';
 import { isUnder } from '../../../core/edit';
 import { kindOf } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
-import { movingWords } from '../tree/moving-words';
-import type { TreeBenchWords } from '../tree/words';
+import { entriesOf } from '../selection';
+import { movingWords } from './moving-words';
+import type { TreeBenchWords } from './words';
+import { ColumnHeads, headHeight } from '../list/ColumnHeads';
+import { tracksOf, usualLength, withWidth, type Widths } from '../list/column-widths';
 import { ListRow, rowHeight } from './ListRow';
 
 type Drop = { readonly id: string; readonly where: 'before' | 'under' | 'after' };
@@ -24,8 +27,8 @@ export function ListGrid({ words: told }: { words: TreeBenchWords }) {
     const box = frame.current?.getBoundingClientRect();
     const start = event.activatorEvent as PointerEvent;
     if (!box || !frame.current) return null;
-    const { structure } = store.getState().drawn;
-    const y = start.clientY + event.delta.y - box.top + frame.current.scrollTop;
+    const { structure } = store.getState();
+    const y = start.clientY + event.delta.y - box.top + frame.current.scrollTop - headHeight;
     const line = Math.floor(y / rowHeight);
     const index = structure.outline[line];
     if (index === undefined || line < 0) return null;
@@ -37,7 +40,10 @@ export function ListGrid({ words: told }: { words: TreeBenchWords }) {
     if (moving && drop) {
       const { diagram, perform } = store.getState();
       const target = own(diagram.entries, drop.id)!;
-      if (drop.where === 'under') perform(moveUnder(diagram, moving, drop.id));
+      const several = entriesOf(store.getState().selection);
+      if (drop.where === 'under' && several.length > 1 && several.includes(moving))
+        perform(moveAllUnder(diagram, several, drop.id));
+      else if (drop.where === 'under') perform(moveUnder(diagram, moving, drop.id));
       else if (!isUnder(diagram.entries, drop.id, moving)) {
         const siblings = childrenOf(diagram, target.parent).filter((entry) => entry.id !== moving);
         const at = siblings.findIndex((entry) => entry.id === drop.id) + (drop.where === 'after' ? 1 : 0);
@@ -74,23 +80,43 @@ export function ListGrid({ words: told }: { words: TreeBenchWords }) {
 /** Only the lines in view are in the document. */
 function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop: Drop | null }) {
   const { store } = useParts();
-  const structure = useBench((state) => state.drawn.structure);
+  const structure = useBench((state) => state.structure);
   const entries = useBench((state) => state.diagram.entries);
   const kind = useBench((state) => state.diagram.kind);
   const focus = useBench((state) => state.focus);
   const selected = useBench((state) => state.selected);
+  const selection = useBench((state) => state.selection);
+  const picked = useMemo(() => new Set(entriesOf(selection)), [selection]);
   const rows = useVirtualizer({
     count: structure.outline.length,
     getScrollElement: () => frame.current,
     estimateSize: () => rowHeight,
     overscan: 8,
+    scrollPaddingStart: headHeight,
   });
-  const columns = useMemo(() => ['Name', ...kindOf(kind).columns.map(({ name }) => name)], [kind]);
+  const { columns } = kindOf(kind);
+  const [widths, setWidths] = useState<Widths>({});
+  // Widths follow the content when the list is opened and when lines come or go, not while a cell is typed in.
+  const lengths = useMemo(() => {
+    const { diagram } = store.getState();
+    const ids = structure.ids.slice(0, 400);
+    const names = ids.map((id) => own(diagram.entries, id)?.name ?? '');
+    return [
+      usualLength(names, 'Name'),
+      ...columns.map((column) =>
+        usualLength(
+          ids.map((id) => column.show(diagram, id)),
+          column.name,
+        ),
+      ),
+    ];
+  }, [store, structure, columns]);
+  const tracks = tracksOf(columns, lengths, Math.min(9, tierCount(structure)) * 1.5, widths);
 
   const wanted = focus?.entry ?? selected;
   useEffect(() => {
     if (wanted === null) return;
-    const { structure: now } = store.getState().drawn;
+    const { structure: now } = store.getState();
     const at = now.outline.indexOf(now.index.get(wanted) ?? -1);
     if (at >= 0) rows.scrollToIndex(at);
   }, [wanted, focus, rows, store]);
@@ -102,15 +128,13 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
       role="treegrid"
       aria-label="List"
       aria-rowcount={structure.outline.length + 1}
-      aria-colcount={columns.length}
+      aria-colcount={columns.length + 1}
     >
-      <div role="row" className="sticky top-0 z-[5] h-0 overflow-hidden" aria-rowindex={1}>
-        {columns.map((column) => (
-          <span key={column} role="columnheader">
-            {column}
-          </span>
-        ))}
-      </div>
+      <ColumnHeads
+        columns={[{ id: 'name', name: 'Name' }, ...columns]}
+        tracks={tracks}
+        onWidth={(id, width) => setWidths((before) => withWidth(before, id, width))}
+      />
       <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((item) => {
           const index = structure.outline[item.index]!;
@@ -125,7 +149,8 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
                 line={item.index}
                 tier={structure.tier[index]!}
                 columns={columns}
-                selected={selected === id}
+                tracks={tracks}
+                selected={picked.has(id)}
                 focusColumn={focus?.entry === id ? focus : null}
                 drop={drop?.id === id ? drop.where : null}
               />

@@ -1,8 +1,7 @@
 import { childrenOf, placeAt } from '../../../core/hierarchy';
-import { type Command } from '../../../core/diagram';
+import { kindOf, tokensOf, type Command } from '../../../core/diagram';
 import { createEntry, own } from '../../../core/model';
 import { type ReadEntry } from '../../../core/read';
-import { readList } from '../../../core/testing/lists';
 import { newId } from '../../shared/ids';
 import type { BenchStore } from '../store';
 
@@ -13,7 +12,7 @@ import type { BenchStore } from '../store';
 export function pasteLines(store: BenchStore, at: string, text: string): boolean {
   if (!/\n./.test(text.trim())) return false;
   const { diagram, perform, notify } = store.getState();
-  const read = readList(text);
+  const read = kindOf(diagram.kind).read(tokensOf(text));
   const entry = own(diagram.entries, at);
   if (!entry || read.entries.length === 0) return false;
   const ids = new Map(read.entries.map((one) => [one.id, newId()]));

@@ -1,0 +1,76 @@
+import { ellipsePath, extentOf, type VennLayout } from '../../../arrange/curves';
+import { capHeightOf, runsOf, sansFace } from '../../../measure';
+import { type VennSet, type Venn } from '../model';
+import { lookOf } from '../../../style';
+import { regionStyle, setStyle } from '../styles';
+import { type Primitive, type SceneGroup } from '../../../scene';
+import { type Placed } from './arrangement';
+import { type SetName } from './names';
+
+import { plainGroup } from './region-groups';
+
+/** The frame around all sets, with the name of what they are taken from. */
+export function frame(
+  diagram: Venn,
+  inner: { x: number; width: number },
+  top: number,
+  bottom: number,
+  ink: string,
+  name: string,
+): SceneGroup {
+  const stroke = lookOf(diagram.look).line;
+  const box: Primitive = {
+    type: 'box',
+    shape: 'square',
+    corner: 0,
+    x: inner.x,
+    y: top,
+    width: inner.width,
+    height: bottom - top,
+    fill: regionStyle(diagram, 0).fill,
+    stroke,
+    strokeWidth: 1,
+    dashed: false,
+  };
+  const face = sansFace(600, 'upright');
+  const runs = name ? runsOf(name, face, 15) : [];
+  const text: Primitive[] = name
+    ? [{ type: 'text', x: inner.x + 12, y: top + 12 + capHeightOf(face, 15), size: 15, fill: ink, runs, part: 'note' }]
+    : [];
+  const bounds = { x: inner.x, y: top, width: inner.width, height: bottom - top };
+  return plainGroup({ for: 'region', id: '' }, name, bounds, [box, ...text]);
+}
+
+/** The curves with the names of their sets. */
+export function outlines(
+  diagram: Venn,
+  sets: readonly VennSet[],
+  layout: VennLayout,
+  names: readonly SetName[],
+  entries: readonly Placed[],
+): SceneGroup[] {
+  return sets.map((set, i) => {
+    const ellipse = layout.ellipses[i]!;
+    const { border, borderWidth, borderLine } = setStyle(diagram, set.id);
+    const line: Primitive[] =
+      borderWidth > 0
+        ? [
+            {
+              type: 'path',
+              d: ellipsePath(ellipse),
+              stroke: border,
+              strokeWidth: borderWidth,
+              dashed: borderLine === 'dashed',
+            },
+          ]
+        : [];
+    const count = entries.filter(({ mask }) => (mask >> i) & 1).length;
+    const { left, top, right, bottom } = extentOf([ellipse]);
+    const bounds = { x: left, y: top, width: right - left, height: bottom - top };
+    const label = `Set ${set.name || 'without a name'}, ${count} ${count === 1 ? 'entry' : 'entries'}`;
+    return {
+      ...plainGroup({ for: 'set', id: set.id }, label, bounds, [...line, ...names[i]!.primitives]),
+      selectable: { outline: ellipsePath(ellipse), hit: 'area', course: [] },
+    };
+  });
+}

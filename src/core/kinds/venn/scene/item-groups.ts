@@ -1,0 +1,67 @@
+import { type VennLayout } from '../../../arrange/curves';
+import { setsInOrder, type Venn } from '../model';
+import { lookOf, readableText } from '../../../style';
+import { type Primitive, type SceneGroup } from '../../../scene';
+import { regionWords } from '../region-words';
+import { type Placed } from './arrangement';
+import { type ListedPlace } from './lists';
+
+import { plainGroup } from './region-groups';
+
+/** The entries where they stand: in their regions, below the curves, or in the key. */
+export function items(
+  diagram: Venn,
+  layout: VennLayout,
+  entries: readonly Placed[],
+  shown: boolean,
+  below: readonly ListedPlace[],
+  inKey: readonly ListedPlace[],
+): SceneGroup[] {
+  const elsewhere = [...below, ...inKey];
+  const at = new Map(elsewhere.map((one) => [one.id, one]));
+  if (shown) {
+    for (const { mask, places } of layout.regions) {
+      const inside = entries.filter((one) => one.mask === mask);
+      places?.forEach(({ x, y }, i) => at.set(inside[i]!.entry.id, { id: inside[i]!.entry.id, x, y }));
+    }
+  }
+  const sets = setsInOrder(diagram.venn);
+  const look = lookOf(diagram.look);
+  const onGround = readableText(look.ink, look.ground, look.ink, look.light);
+  const fromElsewhere = new Set(elsewhere.map((one) => one.id));
+  // A list reads from its left edge; in the regions lines stand in the middle.
+  const fromLeft = new Set(inKey.map((one) => one.id));
+  return entries.flatMap(({ entry, style, text, mask, picture, width, height }) => {
+    const place = at.get(entry.id);
+    if (!place) return [];
+    const fill = fromElsewhere.has(entry.id) && mask !== 0 ? onGround : style.text;
+    const left = (width - text.width) / 2;
+    const top = height - text.height;
+    const children = text.lines.map((line): Primitive => ({
+      type: 'text',
+      x: fromLeft.has(entry.id) ? 0 : left + (text.width - line.width) / 2,
+      y: top + text.height / 2 + line.baseline,
+      size: line.size,
+      fill,
+      runs: line.runs,
+      part: line.part,
+    }));
+    if (picture)
+      children.unshift({
+        type: 'image',
+        image: picture.id,
+        x: fromLeft.has(entry.id) ? 0 : (width - picture.width) / 2,
+        y: 0,
+        width: picture.width,
+        height: picture.height,
+      });
+    const label = [entry.name || 'No name yet', ...entry.details.filter(Boolean), regionWords(sets, mask)].join(', ');
+    return [
+      {
+        ...plainGroup({ for: 'entry', id: entry.id }, label, { x: 0, y: 0, width, height }, children),
+        x: place.x,
+        y: place.y,
+      },
+    ];
+  });
+}

@@ -1,0 +1,72 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+
+export const headHeight = 26;
+const widths = { least: 48, most: 600, step: 12 };
+
+/** The headings of the list's columns, each with a grip at its right edge that sets its width; twice pressed, the width follows the content again. */
+export function ColumnHeads({
+  columns,
+  tracks,
+  onWidth,
+}: {
+  columns: readonly { readonly id: string; readonly name: string; readonly unit?: string }[];
+  tracks: string;
+  onWidth: (id: string, width: number | null) => void;
+}) {
+  return (
+    <div
+      role="row"
+      aria-rowindex={1}
+      className="sticky top-0 z-[5] grid items-center border-b border-edge bg-paper"
+      style={{ gridTemplateColumns: tracks, height: headHeight }}
+    >
+      <span role="presentation" />
+      {columns.map((column) => (
+        <Head key={column.id} column={column} onWidth={onWidth} />
+      ))}
+    </div>
+  );
+}
+
+function Head({
+  column: { id, name, unit },
+  onWidth,
+}: {
+  column: { readonly id: string; readonly name: string; readonly unit?: string };
+  onWidth: (id: string, width: number | null) => void;
+}) {
+  const cell = useRef<HTMLSpanElement>(null);
+  const held = useRef<{ from: number; width: number } | null>(null);
+  const now = () => cell.current?.offsetWidth ?? widths.least;
+  const set = (width: number) => onWidth(id, Math.round(Math.min(widths.most, Math.max(widths.least, width))));
+  return (
+    <span ref={cell} role="columnheader" className="label relative min-w-0 truncate px-1.5 font-sans" title={name}>
+      {name}
+      {unit && <span className="normal-case"> ({unit})</span>}
+      <span
+        role="slider"
+        tabIndex={0}
+        aria-label={`Width of the column ${name}`}
+        aria-orientation="horizontal"
+        aria-valuemin={widths.least}
+        aria-valuemax={widths.most}
+        aria-valuenow={now()}
+        className="absolute inset-y-0 right-0 w-2 cursor-col-resize touch-none border-r border-hair hover:border-r-2 hover:border-moss"
+        onDoubleClick={() => onWidth(id, null)}
+        onKeyDown={(event: KeyboardEvent) => {
+          if (event.key === 'ArrowRight') set(now() + widths.step);
+          else if (event.key === 'ArrowLeft') set(now() - widths.step);
+          else return;
+          event.preventDefault();
+        }}
+        onPointerDown={(event: PointerEvent) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          held.current = { from: event.clientX, width: now() };
+        }}
+        onPointerMove={(event) => held.current && set(held.current.width + event.clientX - held.current.from)}
+        onPointerUp={() => (held.current = null)}
+        onPointerCancel={() => (held.current = null)}
+      />
+    </span>
+  );
+}

@@ -1,0 +1,20 @@
+import { describe, expect, it } from 'vitest';
+import { tracksOf, usualLength } from './column-widths';
+
+describe('widths of the list', () => {
+  it('follow what most cells hold, so that one long text does not take all the room', () => {
+    const texts = [...Array<string>(9).fill('Skipper'), 'Deputy for field and learning, acting'];
+    expect(usualLength(texts, 'Title')).toBe(7);
+    expect(usualLength([], 'Title')).toBe(5);
+    expect(usualLength(Array<string>(5).fill('x'.repeat(90)), 'Title')).toBe(26);
+  });
+  it('are shares of the room, and what was set by hand is kept to', () => {
+    const columns = [{ id: 'detail-0' }, { id: 'detail-1' }];
+    expect(tracksOf(columns, [20, 10, 8], 3, {})).toBe(
+      '1.5rem minmax(9rem, 26fr) minmax(4.5rem, 10fr) minmax(4.5rem, 8fr)',
+    );
+    expect(tracksOf(columns, [20, 10, 8], 0, { 'detail-0': 140 })).toBe(
+      '1.5rem minmax(9rem, 23fr) 140px minmax(4.5rem, 8fr)',
+    );
+  });
+});
