@@ -4,7 +4,8 @@ import { brokenInvariants } from './check-diagram';
 import { createDiagram } from './create';
 import { type KindId, kindOf, kinds } from './diagram';
 import { vennOf } from '../testing/arbitrary-venn';
-import { check, draw } from './river';
+import { looks } from '../style';
+import { check, draw, drawApart } from './river';
 import { tokensOf } from './reading';
 import type { VennScene } from '../kinds/venn';
 
@@ -76,5 +77,23 @@ describe('drawing away from the page', () => {
     // The same curves, to the last digit: they were not fitted anew.
     const scaled = (of: typeof diagram) => (draw(of).scene as VennScene).scaled;
     expect(scaled(renamed)).toEqual(scaled(diagram));
+  });
+});
+
+describe('what is only tried', () => {
+  it('leaves the drawing that is worked on alone: pointing at every look and back keeps every group the same object', () => {
+    const diagram = kindOf('org-chart').make(kindOf('org-chart').read(tokensOf(lists['org-chart'])), 'Staff');
+    const { scene } = draw(diagram);
+    for (const { id } of looks) drawApart({ ...diagram, look: id });
+    const again = draw({ ...diagram }).scene;
+    expect(again.groups).toHaveLength(scene.groups.length);
+    again.groups.forEach((group, i) => expect(group).toBe(scene.groups[i]));
+  });
+  it('without caches apart it would not be so', () => {
+    const diagram = kindOf('org-chart').make(kindOf('org-chart').read(tokensOf(lists['org-chart'])), 'Staff');
+    const { scene } = draw(diagram);
+    for (const { id } of looks) draw({ ...diagram, look: id });
+    const again = draw({ ...diagram }).scene;
+    expect(again.groups.filter((group, i) => group === scene.groups[i]).length).toBeLessThan(scene.groups.length);
   });
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { byOrder } from '../model';
+import { byOrder, type Link } from '../model';
 import { Diagram, kindOf } from './diagram';
 import { type OrgChart } from '../kinds/org-chart';
 import { type Venn, setsInOrder } from '../kinds/venn';
@@ -82,9 +82,10 @@ describe('an org chart there and back', () => {
         expect(read.entries.map(({ parent }) => (parent === null ? null : at.get(parent)))).toEqual(
           told.map(({ entry: { parent } }) => (parent === null ? null : place.get(parent))),
         );
-        expect(new Set(read.links.map(({ from, to }) => `${at.get(from)}-${at.get(to)}`))).toEqual(
-          new Set(Object.values(chart.links).map(({ from, to }) => `${place.get(from)}-${place.get(to)}`)),
-        );
+        const said = (ends: ReadonlyMap<string, number>, links: readonly Pick<Link, 'from' | 'to' | 'phrase'>[]) =>
+          links.map(({ from, to, phrase }) => `${ends.get(from)}-${ends.get(to)} ${phrase}`).sort();
+        expect(said(at, read.links)).toEqual(said(place, Object.values(chart.links)));
+        expect(read.notPlaced.map(({ text }) => text)).toEqual(chart.notPlaced.map(({ text }) => text));
       }),
       { numRuns: 800 },
     );

@@ -53,10 +53,10 @@ type Move = Extract<CommonCommand, { kind: 'moveEntries' }>['moves'][number];
 const isSameTexts = (a: readonly string[], b: readonly string[]): boolean =>
   a.length === b.length && a.every((text, i) => text === b[i]);
 
-const keyUnder = (entry: Entry | undefined, parent: string | null): Placed | null =>
+const keyUnder = (entry: Entry | undefined, parent: string | null): Ordered | null =>
   entry && entry.parent === parent ? { id: entry.id, order: entry.order } : null;
 
-interface Placed {
+interface Ordered {
   readonly id: string;
   readonly order: string;
 }
@@ -65,7 +65,7 @@ interface Placed {
  * Order keys for children in a wanted order: the longest run of those that stand in it already keep theirs, the others get keys between them; all
  * are new only where there is no room. O(n log n).
  */
-function ordersFor(children: readonly (Placed | null)[]): string[] {
+function ordersFor(children: readonly (Ordered | null)[]): string[] {
   const staying = longestRising(children);
   const orders: string[] = [];
   let low: string | null = null;
@@ -89,7 +89,7 @@ function ordersFor(children: readonly (Placed | null)[]): string[] {
 const longestKey = 24;
 
 /** Indices of a longest part of the list whose keys rise strictly (Fredman 1975). O(n log n). */
-function longestRising(list: readonly (Placed | null)[]): Set<number> {
+function longestRising(list: readonly (Ordered | null)[]): Set<number> {
   const ends: number[] = [];
   const before = new Int32Array(list.length).fill(-1);
   list.forEach((each, i) => {

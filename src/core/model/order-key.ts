@@ -64,13 +64,13 @@ export function evenKeys(n: number): string[] {
   });
 }
 
-interface Placed {
+interface Ordered {
   readonly id: string;
   readonly order: string;
 }
 
 /** The order of siblings: by key, and by id where two people inserted into one gap at the same time. */
-export function byOrder(a: Placed, b: Placed): number {
+export function byOrder(a: Ordered, b: Ordered): number {
   if (a.order !== b.order) return a.order < b.order ? -1 : 1;
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }

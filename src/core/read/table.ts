@@ -29,14 +29,19 @@ export function readTable(
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
   const notPlaced = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
   if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
-  const body = columns.header ? rows.slice(1) : rows;
+  const below = columns.header ? rows.slice(1) : rows;
+  const body = below.filter((row) => {
+    const kept = trayLine(row, columns);
+    if (kept) notPlaced.push(kept);
+    return kept === null;
+  });
   const counts = isCount(columns, body);
   const known = new Set(body.map((row) => foldName(nameOf(row, columns))));
   const told: Told[] = [];
   for (const row of body) {
     const entry = toldBy(row, columns, { counts, known, findings, roles });
     if (entry) told.push(entry);
-    else notPlaced.push(trayLine(row, columns) ?? trayed(row, `Line ${row.line} has no name.`));
+    else notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
   }
   const sameIds = repeatedIds(told, vocabulary);
   const match = parentMatcher(told, words);
@@ -78,7 +83,8 @@ export const openQuoteFinding = (line: number): Finding =>
 function trayLine(row: Row, { columns }: Columns): Reading['notPlaced'][number] | null {
   const column = columns.find(({ use }) => use === 'tray');
   const text = column ? (row.cells[column.index] ?? '') : '';
-  return text === '' ? null : { line: row.line, text, reason: 'It had no place in the list before.' };
+  const alone = row.cells.every((cell, i) => cell === '' || i === column?.index);
+  return text !== '' && alone ? { line: row.line, text, reason: 'It had no place in the list before.' } : null;
 }
 
 export const trayed = (row: Row, reason: string): Reading['notPlaced'][number] => ({

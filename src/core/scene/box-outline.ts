@@ -1,6 +1,5 @@
+import { short } from '../arrange/graph';
 import type { BoxPrimitive } from './scene';
-
-const short = (n: number): string => String(Math.round(n * 100) / 100);
 
 /** Circle quadrants as cubic curves are off by 0.03 % at most with this handle length. */
 const handle = 0.5522847498;

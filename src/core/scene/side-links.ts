@@ -3,6 +3,7 @@ import {
   outside,
   placeLabel,
   roundedPath,
+  short,
   shortened,
   type Extent,
   type Polyline,
@@ -10,7 +11,7 @@ import {
 import { sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace } from '../measure';
-import { own, type DiagramCommon, type Link, type LinkStyle } from '../model';
+import { KeptFor, own, type DiagramCommon, type Link, type LinkStyle } from '../model';
 import { linkStyle, type LinkKind } from '../style';
 import type { PathPrimitive, Primitive, SceneGroup } from './scene';
 
@@ -34,11 +35,27 @@ export function sideLinks(
     const points = route(structure.index.get(link.from)!, structure.index.get(link.to)!);
     const style = linkStyle(diagram, link, kinds);
     const near = link.phrase === '' ? [] : [...boxesNear(points, input, layout), ...placed];
-    const drawn = labelledLine(points, style, link.phrase, near, diagram.arrangement.joinRadius);
-    if (drawn.label) placed.push(drawn.label);
-    return linkGroup(link, labelOf(diagram, link), points, drawn);
+    const label = labelOf(diagram, link);
+    const { joinRadius } = diagram.arrangement;
+    const manner = JSON.stringify([points, style, label, joinRadius, near]);
+    const before = kept.get(link);
+    const made =
+      before?.manner === manner
+        ? before
+        : { manner, ...linkGroup(link, label, points, labelledLine(points, style, link.phrase, near, joinRadius)) };
+    kept.set(link, made);
+    if (made.words) placed.push(made.words);
+    return made.group;
   });
 }
+
+interface Made {
+  readonly manner: string;
+  readonly group: SceneGroup;
+  /** Room that its words take; null without words. */
+  readonly words: Extent | null;
+}
+const kept = new KeptFor<Link, Made>();
 
 /** The sentence a link says: "Ada, safety, Bo". */
 function labelOf({ entries }: DiagramCommon, { from, to, phrase }: Link): string {
@@ -117,8 +134,6 @@ export function labelledLine(
 }
 
 const markSize = ({ lineWidth }: LinkStyle): number => 5 + lineWidth * 2;
-const short = (n: number): string => String(Math.round(n * 100) / 100);
-
 /** A filled mark whose tip stands on the first point and which looks away from the second. */
 function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[], size: number): string | null {
   if (mark === 'none' || x === undefined || y === undefined || bx === undefined || by === undefined) return null;
@@ -135,13 +150,18 @@ function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[],
   return `M${short(x)} ${short(y)}L${short(mx - uy * half)} ${short(my + ux * half)}L${short(mx + uy * half)} ${short(my - ux * half)}Z`;
 }
 
-function linkGroup(link: Link, label: string, points: Polyline, { children, label: words }: LabelledLine): SceneGroup {
+function linkGroup(
+  link: Link,
+  label: string,
+  points: Polyline,
+  { children, label: words }: LabelledLine,
+): Omit<Made, 'manner'> {
   const course = extentOfLines([points]);
   const right = Math.max(course.x + course.width, words ? words.x + words.width : -Infinity);
   const bottom = Math.max(course.y + course.height, words ? words.y + words.height : -Infinity);
   const left = Math.min(course.x, words?.x ?? Infinity);
   const top = Math.min(course.y, words?.y ?? Infinity);
-  return {
+  const group: SceneGroup = {
     type: 'group',
     stands: { for: 'link', id: link.id },
     label,
@@ -151,4 +171,5 @@ function linkGroup(link: Link, label: string, points: Polyline, { children, labe
     children,
     selectable: { outline: roundedPath(points, 0), hit: 'line', course: points },
   };
+  return { group, words };
 }

@@ -96,8 +96,29 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
   fc.record({ kind: fc.constant('moveBranch' as const), id, parent: fc.option(id), order }),
   fc.record({ from: id, to: id, n: fc.nat({ max: 3 }) }).map(({ from, to, n }): Command => ({
     kind: 'addLink',
-    link: { id: `l${n}`, from, to, kind: 'side', phrase: '' },
+    link: { id: `l${n}`, from, to, kind: 'side', phrase: n === 1 ? 'safety' : '' },
+    ...(n === 2 ? { style: { dash: 'dotted' as const } } : {}),
   })),
+  fc
+    .record({
+      n: fc.nat({ max: 3 }),
+      patch: fc.record({ from: id, to: id, phrase: fc.string({ maxLength: 8 }) }, { requiredKeys: [] }),
+    })
+    .map(({ n, patch }): Command => ({ kind: 'changeLink', id: `l${n}`, patch })),
+  fc
+    .record({
+      scope: fc.oneof(
+        fc.constant<Scope>({ kind: 'links' }),
+        fc.nat({ max: 3 }).map((n): Scope => ({ kind: 'link', link: `l${n}` })),
+      ),
+      what: fc.constantFrom<{ property: 'dash' | 'lineWidth' | 'fill'; value: string | number | null }>(
+        { property: 'dash', value: 'dotted' },
+        { property: 'lineWidth', value: 3 },
+        { property: 'dash', value: null },
+        { property: 'fill', value: '#aabbcc' },
+      ),
+    })
+    .map(({ scope: one, what }): Command => ({ kind: 'setStyle', scope: one, ...what })),
   fc.nat({ max: 3 }).map((n): Command => ({ kind: 'removeLink', id: `l${n}` })),
   fc.record({ kind: fc.constant('setTitle' as const), title: fc.string({ maxLength: 20 }) }),
   fc.record({

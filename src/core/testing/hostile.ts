@@ -90,12 +90,17 @@ export const hostileCharts: fc.Arbitrary<Diagram> = fc
         maxLength: 10,
       },
     ),
+    phrases: fc.array(fc.oneof(fc.constant(''), hostileName), { minLength: 3, maxLength: 3 }),
+    tray: fc.array(
+      hostileName.filter((text) => text.trim() === text && text !== '' && !/[\r\n]/.test(text)),
+      { maxLength: 2 },
+    ),
     links: fc.uniqueArray(fc.tuple(fc.nat({ max: 9 }), fc.nat({ max: 9 })), {
       maxLength: 3,
       selector: ([a, b]) => `${a}-${b}`,
     }),
   })
-  .map(({ parents, names, details, roles, fields, links }) => {
+  .map(({ parents, names, details, roles, fields, links, phrases, tray }) => {
     const list = parents.map((draw, i) => (i === 0 || draw % 5 === 0 ? -1 : draw % i));
     const chart = diagramFromParents(list, (i) => names[i]!);
     const n = list.length;
@@ -117,9 +122,10 @@ export const hostileCharts: fc.Arbitrary<Diagram> = fc
           .filter(([a, b]) => a < n && b < n && a !== b)
           .map(([a, b], i): [string, Link] => [
             `l${i}`,
-            { id: `l${i}`, from: `e${a}`, to: `e${b}`, kind: 'side', phrase: '' },
+            { id: `l${i}`, from: `e${a}`, to: `e${b}`, kind: 'side', phrase: phrases[i]! },
           ]),
       ),
+      notPlaced: tray.map((text, i) => ({ id: `t${i}`, line: i + 1, text, reason: 'No place' })),
     };
   });
 
@@ -130,7 +136,7 @@ const link: fc.Arbitrary<Link> = fc.record({
   from: entryId,
   to: entryId,
   kind: fc.constant('side' as const),
-  phrase: fc.constant(''),
+  phrase: fc.oneof(fc.constant(''), hostileName),
 });
 const region = fc.uniqueArray(setId, { maxLength: 3 }).map((ids) => ids.sort().join(','));
 const scope: fc.Arbitrary<Scope> = fc.oneof(

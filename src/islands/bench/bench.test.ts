@@ -16,6 +16,8 @@ const words = {
   dropHint: 'drop on whom to report to',
   willBeUnder: 'will report to',
   isUnder: 'reports to',
+  groups: 'teams',
+  leaves: 'Reports who lead nobody',
 };
 
 describe('moving about', () => {

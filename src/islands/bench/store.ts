@@ -236,7 +236,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         );
       },
       // What was pointed at in one step is not pointed at in the next.
-      set: (patch) => set(patch.step ? { lit: nothingLit, litRegions: nothingLit, ...patch } : patch),
+      set: (patch) => set(patch.step ? { lit: nothingLit, litRegions: nothingLit, focus: null, ...patch } : patch),
       notify: (messages) =>
         set({ notices: [...get().notices.filter((one) => !messages.includes(one)), ...messages].slice(-4) }),
       dismiss: (message) => set({ notices: get().notices.filter((one) => one !== message) }),

@@ -94,7 +94,7 @@ export function admittedDiagram(id: string, given: Diagram, titles: readonly str
     title,
     body: JSON.stringify(diagram),
     entryCount: Object.keys(diagram.entries).length,
-    index: indexChanges({}, diagram.entries),
+    index: indexChanges({ entries: {}, links: {} }, diagram),
   };
 }
 

@@ -52,7 +52,7 @@ export function applyBatch({ body, gestures }: ApplyInput): AppliedBatch {
     title: diagram.title,
     entryCount: Object.keys(diagram.entries).length,
     outcomes,
-    index: indexChanges(before.entries, diagram.entries),
+    index: indexChanges(before, diagram),
   };
 }
 
@@ -73,21 +73,41 @@ export interface IndexChanges {
 const nothing: IndexChanges = { gone: [], ids: [], names: [], texts: [] };
 
 /** What brings the search index from one state of the entries to the next; entries that kept their identity are passed over. */
-export function indexChanges(before: Diagram['entries'], after: Diagram['entries']): IndexChanges {
+export function indexChanges(
+  from: Pick<Diagram, 'entries' | 'links'>,
+  to: Pick<Diagram, 'entries' | 'links'>,
+): IndexChanges {
+  const { entries: before } = from;
+  const { entries: after } = to;
+  const [saidBefore, said] = [phrasesOf(from.links), phrasesOf(to.links)];
   const changed = Object.values(after).filter((entry) => {
     const old = own(before, entry.id);
-    return !old || old.name !== entry.name || old.details !== entry.details || old.fields !== entry.fields;
+    return (
+      !old ||
+      old.name !== entry.name ||
+      old.details !== entry.details ||
+      old.fields !== entry.fields ||
+      saidBefore.get(entry.id) !== said.get(entry.id)
+    );
   });
   return {
     gone: Object.keys(before).filter((id) => !own(after, id)),
     ids: changed.map(({ id }) => id),
     names: changed.map(({ name }) => name),
-    texts: changed.map(searchText),
+    texts: changed.map((entry) => searchText(entry, said.get(entry.id) ?? '')),
   };
 }
 
-const searchText = ({ name, details, fields }: Entry): string =>
-  [name, ...details, ...Object.values(fields)].join(' ').toLowerCase();
+const searchText = ({ name, details, fields }: Entry, phrases: string): string =>
+  [name, ...details, ...Object.values(fields), phrases].join(' ').trim().toLowerCase();
+
+/** The words on the links from each entry. */
+function phrasesOf(links: Diagram['links']): ReadonlyMap<string, string> {
+  const phrases = new Map<string, string>();
+  for (const { from, phrase } of Object.values(links))
+    if (phrase !== '') phrases.set(from, `${phrases.get(from) ?? ''} ${phrase}`.trim());
+  return phrases;
+}
 
 /** The diagram as far as a log leads from a body: edits are applied until one cannot be. */
 export function rebuild({ body, edits }: { readonly body: string; readonly edits: readonly string[] }): {

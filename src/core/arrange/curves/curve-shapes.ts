@@ -47,7 +47,7 @@ function make(n: number, overlap: number): Ellipse[] {
 }
 
 /** How far circles may reach into each other, from which the arrangement takes what needs least room. */
-export const overlaps = (n: number): readonly number[] => (n === 2 || n === 3 ? [0.5, 0.2, 0.8] : [0.5]);
+export const overlapShares = (n: number): readonly number[] => (n === 2 || n === 3 ? [0.5, 0.2, 0.8] : [0.5]);
 
 function fourEllipses(): Ellipse[] {
   const pair = (cx: number, cy: number, turn: number): [Ellipse, Ellipse] => [

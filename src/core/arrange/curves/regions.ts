@@ -1,3 +1,4 @@
+import { short } from '../graph';
 import { outsideness, parameterOf, pointAt, type Ellipse, type Point } from './ellipse';
 import { crossingsOf } from './ellipse-crossings';
 
@@ -173,8 +174,6 @@ export function flattened(ellipses: readonly Ellipse[], loop: readonly Arc[], an
     return Array.from({ length: steps }, (_, i) => pointAt(ellipses[ellipse]!, from + ((to - from) * i) / steps));
   });
 }
-
-const short = (n: number): string => String(Math.round(n * 100) / 100);
 
 /** Path data (M, C, Z) of a region: each arc in cubic curves of at most an eighth of a turn, off by less than 5 parts in a million. */
 export function regionPath(ellipses: readonly Ellipse[], loops: Region['loops']): string {

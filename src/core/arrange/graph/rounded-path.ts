@@ -1,4 +1,4 @@
-const short = (n: number): string => String(Math.round(n * 100) / 100);
+import { short } from './short';
 
 /** SVG path data of a polyline with rounded joins. `radius` is shortened where a leg is too short for it. CSS px. */
 export function roundedPath(points: readonly number[], radius: number): string {

@@ -1,3 +1,5 @@
+import { own } from '../../../core/model';
+import type { Widths } from './column-widths';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
 export const headHeight = 26;
@@ -7,10 +9,13 @@ const widths = { least: 48, most: 600, step: 12 };
 export function ColumnHeads({
   columns,
   tracks,
+  set,
   onWidth,
 }: {
   columns: readonly { readonly id: string; readonly name: string; readonly unit?: string }[];
   tracks: string;
+  /** Widths that were set by hand. */
+  set: Widths;
   onWidth: (id: string, width: number | null) => void;
 }) {
   return (
@@ -22,7 +27,7 @@ export function ColumnHeads({
     >
       <span role="presentation" />
       {columns.map((column) => (
-        <Head key={column.id} column={column} onWidth={onWidth} />
+        <Head key={column.id} column={column} width={own(set, column.id)} onWidth={onWidth} />
       ))}
     </div>
   );
@@ -30,15 +35,17 @@ export function ColumnHeads({
 
 function Head({
   column: { id, name, unit },
+  width,
   onWidth,
 }: {
   column: { readonly id: string; readonly name: string; readonly unit?: string };
+  width: number | undefined;
   onWidth: (id: string, width: number | null) => void;
 }) {
   const cell = useRef<HTMLSpanElement>(null);
   const held = useRef<{ from: number; width: number } | null>(null);
   const now = () => cell.current?.offsetWidth ?? widths.least;
-  const set = (width: number) => onWidth(id, Math.round(Math.min(widths.most, Math.max(widths.least, width))));
+  const set = (next: number) => onWidth(id, Math.round(Math.min(widths.most, Math.max(widths.least, next))));
   return (
     <span ref={cell} role="columnheader" className="label relative min-w-0 truncate px-1.5 font-sans" title={name}>
       {name}
@@ -50,7 +57,7 @@ function Head({
         aria-orientation="horizontal"
         aria-valuemin={widths.least}
         aria-valuemax={widths.most}
-        aria-valuenow={now()}
+        aria-valuenow={width ?? now()}
         className="absolute inset-y-0 right-0 w-2 cursor-col-resize touch-none border-r border-hair hover:border-r-2 hover:border-moss"
         onDoubleClick={() => onWidth(id, null)}
         onKeyDown={(event: KeyboardEvent) => {

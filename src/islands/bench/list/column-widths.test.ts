@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { tracksOf, usualLength } from './column-widths';
+import { tracksOf, usualLength, withWidth } from './column-widths';
 
 describe('widths of the list', () => {
   it('follow what most cells hold, so that one long text does not take all the room', () => {
@@ -10,11 +10,12 @@ describe('widths of the list', () => {
   });
   it('are shares of the room, and what was set by hand is kept to', () => {
     const columns = [{ id: 'detail-0' }, { id: 'detail-1' }];
-    expect(tracksOf(columns, [20, 10, 8], 3, {})).toBe(
-      '1.5rem minmax(9rem, 26fr) minmax(4.5rem, 10fr) minmax(4.5rem, 8fr)',
+    expect(tracksOf(columns, [20, 10, 8], 26, {})).toBe(
+      '1.5rem minmax(204px, 204fr) minmax(3.75rem, 78fr) minmax(3.75rem, 64fr)',
     );
     expect(tracksOf(columns, [20, 10, 8], 0, { 'detail-0': 140 })).toBe(
-      '1.5rem minmax(9rem, 23fr) 140px minmax(4.5rem, 8fr)',
+      '1.5rem minmax(178px, 178fr) 140px minmax(3.75rem, 64fr)',
     );
+    expect(withWidth(withWidth({}, 'a', 90), 'a', null)).toEqual({});
   });
 });

@@ -7,6 +7,10 @@ export type Widths = Readonly<Record<string, number>>;
 const fewest = 5;
 const most = 26;
 const looked = 400;
+/** Mean width of a letter in names and in details, and what names may take at least. CSS px. */
+const nameLetter = 8.3;
+const detailLetter = 6.8;
+const mostForNames = 215;
 
 /** How many characters most cells of a column have, within limits: what its share of the width follows. */
 export function usualLength(texts: readonly string[], heading: string): number {
@@ -19,7 +23,7 @@ export function usualLength(texts: readonly string[], heading: string): number {
   return Math.max(fewest, heading.length, Math.min(most, usual));
 }
 
-/** The tracks of the grid: the grip, the name with its indents, then each column; a width that was set by hand is kept to. */
+/** The tracks of the grid: the grip, the name with its indents (px), then each column; a width that was set by hand is kept to. */
 export function tracksOf(
   columns: readonly Pick<ListColumn, 'id'>[],
   lengths: readonly number[],
@@ -30,11 +34,13 @@ export function tracksOf(
     const width = own(set, id);
     return width === undefined ? `minmax(${least}, ${length}fr)` : `${width}px`;
   };
-  const [name, ...details] = lengths;
+  const [name = fewest, ...details] = lengths;
+  // Names come first: what they need they have, up to more than half of a usual panel.
+  const wanted = Math.round(name * nameLetter + indent + 12);
   return [
     '1.5rem',
-    track('name', (name ?? fewest) * 1.15 + indent, '9rem'),
-    ...columns.map(({ id }, i) => track(id, details[i] ?? fewest, '4.5rem')),
+    track('name', wanted, `${Math.min(mostForNames, wanted)}px`),
+    ...columns.map(({ id }, i) => track(id, Math.round((details[i] ?? fewest) * detailLetter + 10), '3.75rem')),
   ].join(' ');
 }
 

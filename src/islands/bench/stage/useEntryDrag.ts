@@ -119,8 +119,8 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
             ? [entryPick(stands.id)]
             : [],
         );
-        const added: Selection = inside.filter((one) => !isPicked(selection, one));
-        pick([...selection, ...added]);
+        const kept: Selection = event.ctrlKey || event.metaKey ? selection.filter((one) => !isPicked(inside, one)) : [];
+        pick([...kept, ...inside]);
       } else if (now?.moved) {
         const { gesture, picks } = plan(event, now);
         if (store.getState().perform(gesture) && picks) store.getState().pick(picks);

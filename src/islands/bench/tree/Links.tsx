@@ -28,9 +28,11 @@ export function Links() {
       aria-label={`${kind.name}s`}
       className="max-h-36 shrink-0 overflow-auto border-t border-hair px-4 py-2 text-sm"
     >
-      <h3 className="label font-sans">
-        {kind.name}s {shown.length > 0 && `(${shown.length})`}
-      </h3>
+      {shown.length > 0 && (
+        <h3 className="label font-sans">
+          {kind.name}s ({shown.length})
+        </h3>
+      )}
       <ul>
         {shown.slice(0, mostShown).map((link) => (
           <LinkRow key={link.id} link={link} selected={isPicked(selection, linkPick(link.id))} />

@@ -111,14 +111,18 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
       ),
     ];
   }, [store, structure, columns]);
-  const tracks = tracksOf(columns, lengths, Math.min(9, tierCount(structure)) * 1.5, widths);
+  const tracks = tracksOf(columns, lengths, Math.min(9, tierCount(structure) - 1) * 13, widths);
 
   const wanted = focus?.entry ?? selected;
   useEffect(() => {
     if (wanted === null) return;
     const { structure: now } = store.getState();
     const at = now.outline.indexOf(now.index.get(wanted) ?? -1);
-    if (at >= 0) rows.scrollToIndex(at);
+    if (at < 0) return;
+    rows.scrollToIndex(at);
+    // Once more when what is told of the line below the list has taken its room.
+    const later = requestAnimationFrame(() => rows.scrollToIndex(at));
+    return () => cancelAnimationFrame(later);
   }, [wanted, focus, rows, store]);
 
   return (
@@ -133,6 +137,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
       <ColumnHeads
         columns={[{ id: 'name', name: 'Name' }, ...columns]}
         tracks={tracks}
+        set={widths}
         onWidth={(id, width) => setWidths((before) => withWidth(before, id, width))}
       />
       <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>

@@ -22,7 +22,6 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
             <AddLine where="next" />
             <AddLine where="under" />
             <RemoveLine />
-            <SelectAlike />
           </>
         )}
         <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
@@ -34,10 +33,13 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
       {!plain && <RoleChoice words={words} />}
       {!plain && <Links />}
       {!plain && <Tray />}
-      <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
-        {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc leaves
-        the list.
-      </p>
+      <div className="flex shrink-0 items-center gap-2 border-t border-hair px-4 py-1.5 text-sm text-muted">
+        <p className="min-w-0 flex-1">
+          {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Tab and Shift+Tab change the tier; Esc
+          leaves the list.
+        </p>
+        {!plain && <SelectAlike />}
+      </div>
     </>
   );
 }

@@ -3,17 +3,20 @@ import { type Command, drawApart } from '../../../core/diagram';
 import type { Arrangement } from '../../../core/model';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
+import type { TreeBenchWords } from './words';
 
-const arrangements: { name: string; told: string; patch: Partial<Arrangement> }[] = [
+const arrangementsOf = ({
+  groups,
+  leaves,
+}: TreeBenchWords): { name: string; told: string; patch: Partial<Arrangement> }[] => [
   {
-    name: 'Top down, teams in columns',
-    told: 'Reports who lead nobody stand below each other',
+    name: `Top down, ${groups} in columns`,
+    told: `${leaves} stand below each other`,
     patch: { direction: 'down', lowest: 'column' },
   },
   { name: 'Top down, side by side', told: 'Every tier in one row', patch: { direction: 'down', lowest: 'row' } },
   { name: 'Left to right', told: 'Tiers are columns', patch: { direction: 'right' } },
 ];
-
 const spacings: {
   key: 'siblingGap' | 'branchGap' | 'tierGap' | 'lineWidth' | 'joinRadius';
   name: string;
@@ -32,16 +35,17 @@ const spacings: {
 const mostForPreviews = 2000;
 
 /** The arrangements of tiers as small previews of this diagram, and their spacing. */
-export function TierArrangement() {
+export function TierArrangement({ words }: { words: TreeBenchWords }) {
   return (
     <>
-      <Previews />
+      <Previews words={words} />
       <Spacings />
     </>
   );
 }
 
-function Previews() {
+function Previews({ words }: { words: TreeBenchWords }) {
+  const arrangements = useMemo(() => arrangementsOf(words), [words]);
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const { direction, lowest } = diagram.arrangement;
@@ -52,7 +56,7 @@ function Previews() {
         : arrangements.map(
             ({ patch }) => drawApart({ ...diagram, arrangement: { ...diagram.arrangement, ...patch } }).scene,
           ),
-    [diagram],
+    [diagram, arrangements],
   );
   const command = (patch: Partial<Arrangement>): Command[] => [{ kind: 'setArrangement', patch }];
   return (

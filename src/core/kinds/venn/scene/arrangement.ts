@@ -2,7 +2,7 @@ import {
   equalShapes,
   extentOf,
   layVenn,
-  overlaps,
+  overlapShares,
   scaleShapes,
   type Ellipse,
   type RegionContent,
@@ -111,7 +111,7 @@ export function arrangeVenn(
   scaled: Scaled | null,
 ): VennLayout {
   const n = sets.length;
-  const shapes = scaled ? [levelledOnce(scaled)] : overlaps(n).map((overlap) => equalShapes(n, overlap));
+  const shapes = scaled ? [levelledOnce(scaled)] : overlapShares(n).map((overlap) => equalShapes(n, overlap));
   const extent = extentOf(shapes[0]!);
   const unit = { width: Math.max(0.1, extent.right - extent.left), height: Math.max(0.1, extent.bottom - extent.top) };
   const free = freeRoom(diagram, noLegend);

@@ -1,6 +1,5 @@
+import { short } from '../../../arrange/graph';
 import type { Point } from '../../../arrange/curves';
-
-const short = (n: number): string => String(Math.round(n * 100) / 100);
 
 /**
  * Path data of slanting lines across an area, `apart` from each other: what is drawn and yet stands for nothing. The area is left by

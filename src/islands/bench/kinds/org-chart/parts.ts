@@ -25,11 +25,13 @@ const words: TreeBenchWords = {
   dropHint: 'drop on whom to report to',
   willBeUnder: 'will report to',
   isUnder: 'reports to',
+  groups: 'teams',
+  leaves: 'Reports who lead nobody',
 };
 
 export const orgChartParts: KindParts = {
   List: () => createElement(OutlineList, { words }),
-  Arrangement: TierArrangement,
+  Arrangement: () => createElement(TierArrangement, { words }),
   Figures: lazy(() => import('./OrgFigures').then((module) => ({ default: module.FiguresPanel }))),
   HandOut: null,
   properties: () => styleProperties,

@@ -38,7 +38,6 @@ export function SetList() {
           <>
             {view === 'grid' && <AddLine where="next" />}
             <RemoveLine />
-            <SelectAlike />
             <Pictures />
           </>
         )}
@@ -67,10 +66,13 @@ export function SetList() {
       {view === 'regions' && <RegionLists diagram={diagram} />}
       {view === 'text' && <PlainText onDone={() => setView('grid')} />}
       <Tray />
-      <p className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
-        {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Space ticks a set; Enter adds the next; Esc
-        leaves the list.
-      </p>
+      <div className="flex shrink-0 items-center gap-2 border-t border-hair px-4 py-1.5 text-sm text-muted">
+        <p className="min-w-0 flex-1">
+          {count.toLocaleString('en')} {count === 1 ? 'entry' : 'entries'}. Space ticks a set; Enter adds the next; Esc
+          leaves the list.
+        </p>
+        <SelectAlike />
+      </div>
     </>
   );
 }

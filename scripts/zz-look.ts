@@ -1,0 +1,25 @@
+import { chromium as browsers } from '@playwright/test';
+import { chromium } from '../e2e/browser';
+import { demoAccounts } from '../demo/load';
+const base = 'http://127.0.0.1:4477';
+const b = await browsers.launch(chromium);
+const page = await b.newPage({ viewport: { width: 1280, height: 800 }, baseURL: base });
+page.on('pageerror', (e) => console.log('page:', e.message));
+page.on('console', (m) => m.type() === 'error' && console.log('console:', m.text()));
+await page.goto(`${base}/sign-in`);
+await page.getByLabel('Mail address').fill(demoAccounts[0].email);
+await page.getByLabel('Password').fill(demoAccounts[0].password);
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.getByRole('heading', { name: 'What is on your list?' }).waitFor();
+await page.goto(`${base}/diagrams/brackwater-staff`);
+await page.getByTestId('stage').waitFor();
+await page.waitForTimeout(800);
+await page.getByRole('textbox', { name: /^Name, line 16,/ }).click();
+await page.waitForTimeout(500);
+await page.screenshot({ path: '/tmp/shots/l1.png' });
+const name = await page.getByRole('textbox', { name: /^Name, line 17,/ }).inputValue();
+console.log(name);
+// select the side-linked person's link
+const links = page.getByRole('region', { name: 'Side links' });
+console.log(await links.innerText().catch(() => 'no links region'));
+await b.close();
