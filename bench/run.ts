@@ -8,6 +8,7 @@ import { tidyTree } from '../src/core/arrange/tree';
 import { draw } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { measureHandOut } from './hand-out';
+import { measureReading } from './reading';
 import { measureScale } from './scale';
 import { chain, organisation, star, type BenchTree } from './trees';
 
@@ -114,6 +115,9 @@ for (const n of [500, 5000]) {
 table(rows);
 
 measureScale();
+
+console.log('\nLists read\n');
+for (const line of measureReading()) console.log(line);
 
 console.log('\nFiles\n');
 for (const line of await measureHandOut()) console.log(line);

@@ -1,7 +1,7 @@
-import { isNear, mayStandFor } from './names';
+import { isNear, partsStandFor } from './names';
 
 /** What one list may cost; what is beyond is left unmatched, and told, instead of making everybody wait. */
-const mostLooks = 400_000;
+const mostLooks = 250_000;
 const mostDistances = 30_000;
 /** More candidates than this are not told apart by hand. */
 const mostFound = 50;
@@ -13,6 +13,9 @@ const mostFound = 50;
  */
 export class NameIndex {
   private readonly names: string[] = [];
+  private readonly parts: (readonly string[])[] = [];
+  /** Whether a name has a part that is but an initial. */
+  private readonly short: boolean[] = [];
   private readonly byPart = new Map<string, number[]>();
   private readonly bySegment = new Map<string, number[]>();
   private segmented = 0;
@@ -30,21 +33,22 @@ export class NameIndex {
   /** Adds a name under the next number, from 0. */
   add(name: string): void {
     const at = this.names.push(name) - 1;
-    for (const part of new Set(name.split(' '))) if (part.length > 1) note(this.byPart, part, at);
+    const parts = name.split(' ');
+    this.parts.push(parts);
+    this.short.push(parts.some((part) => part.length === 1));
+    for (const part of new Set(parts)) if (part.length > 1) note(this.byPart, part, at);
   }
 
   /** Numbers of names that `asked` may stand for, or that stand shortened for it: initials for first names, or one part alone. */
   standingFor(asked: string): number[] {
-    const lists = asked
-      .split(' ')
-      .filter((part) => part.length > 1)
-      .map((part) => this.byPart.get(part) ?? []);
+    const wanted = asked.split(' ');
+    const lists = wanted.filter((part) => part.length > 1).map((part) => this.byPart.get(part) ?? []);
     const shortest = lists.filter((list) => list.length > 0).sort((a, b) => a.length - b.length)[0] ?? [];
     const found: number[] = [];
     for (const at of shortest) {
       if (++this.looks > mostLooks || found.length >= mostFound) break;
-      const name = this.names[at]!;
-      if (mayStandFor(asked, name) || (hasInitial(name) && mayStandFor(name, asked))) found.push(at);
+      const parts = this.parts[at]!;
+      if (partsStandFor(wanted, parts) || (this.short[at]! && partsStandFor(parts, wanted))) found.push(at);
     }
     return found;
   }
@@ -54,12 +58,14 @@ export class NameIndex {
     if (this.isSpent) return [];
     for (; this.segmented < this.names.length; this.segmented++) {
       const name = this.names[this.segmented]!;
-      for (const key of this.segmentsOf(name, name.length, 0)) note(this.bySegment, key, this.segmented);
+      for (const key of this.segmentsOf(name, numbersIn(name), name.length, 0))
+        note(this.bySegment, key, this.segmented);
     }
     const candidates = new Set<number>();
+    const numbers = numbersIn(asked);
     for (let length = asked.length - slips; length <= asked.length + slips; length++)
       for (let shift = -slips; shift <= slips; shift++)
-        for (const key of this.segmentsOf(asked, length, shift))
+        for (const key of this.segmentsOf(asked, numbers, length, shift))
           for (const at of this.bySegment.get(key) ?? []) {
             candidates.add(at);
             if (candidates.size > 500) return [];
@@ -73,10 +79,9 @@ export class NameIndex {
   }
 
   /** Keys of the segments that a name of `length` characters is cut into, read from `text` moved by `shift`. */
-  private segmentsOf(text: string, length: number, shift: number): string[] {
+  private segmentsOf(text: string, numbers: string, length: number, shift: number): string[] {
     const count = 2 * this.most + 1;
     if (length < count) return [];
-    const numbers = text.replace(/\D+/g, ' ').trim();
     const keys: string[] = [];
     for (let i = 0; i < count; i++) {
       const from = Math.floor((i * length) / count);
@@ -88,7 +93,7 @@ export class NameIndex {
   }
 }
 
-const hasInitial = (name: string): boolean => name.split(' ').some((part) => part.length === 1);
+const numbersIn = (text: string): string => (/\d/.test(text) ? text.replace(/\D+/g, ' ').trim() : '');
 
 function note(map: Map<string, number[]>, key: string, at: number): void {
   const list = map.get(key);

@@ -2,19 +2,25 @@ import distance from 'damerau-levenshtein';
 
 /** A name without what people write differently: case, accents, punctuation, doubled spaces. */
 export function foldName(name: string): string {
-  return name
+  // Nothing to take apart in plain letters.
+  return withoutSigns((ascii.test(name) ? name : withoutAccents(name)).toLowerCase());
+}
+
+const ascii = /^[\x20-\x7e]*$/;
+const withoutAccents = (name: string): string =>
+  name
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')
     .replace(/[ßẞ]/g, 'ss')
     .replace(/[øØ]/g, 'o')
     .replace(/[łŁ]/g, 'l')
     .replace(/[đĐ]/g, 'd')
-    .replace(/[æÆ]/g, 'ae')
-    .toLowerCase()
+    .replace(/[æÆ]/g, 'ae');
+const withoutSigns = (name: string): string =>
+  name
     .replace(/[.'’`´"]/g, '')
     .replace(/[\s\u00a0_-]+/g, ' ')
     .trim();
-}
 
 /** "Wieczorek, Tomasz" as "Tomasz Wieczorek"; other names as they are. */
 export function turned(name: string): string {
@@ -25,9 +31,10 @@ export function turned(name: string): string {
 }
 
 /** True where `short` may stand for `full`: initials for first names, or one part of the name alone. Both folded. */
-export function mayStandFor(short: string, full: string): boolean {
-  const asked = short.split(' ');
-  const parts = full.split(' ');
+export const mayStandFor = (short: string, full: string): boolean => partsStandFor(short.split(' '), full.split(' '));
+
+/** As `mayStandFor`, of names that are parted at their blanks already. */
+export function partsStandFor(asked: readonly string[], parts: readonly string[]): boolean {
   if (asked.length === 1)
     return asked[0]!.length > 1 && parts.length > 1 && (parts[0] === asked[0] || parts.at(-1) === asked[0]);
   if (asked.at(-1) !== parts.at(-1) && asked.length === parts.length) return false;
@@ -40,8 +47,28 @@ export function mayStandFor(short: string, full: string): boolean {
 }
 
 /** True where two folded names differ by at most `most` slips of the pen (insert, drop, change, swap of neighbours). */
-export const isNear = (a: string, b: string, most: number): boolean =>
-  Math.abs(a.length - b.length) <= most && distance(a, b).steps <= most;
+export function isNear(a: string, b: string, most: number): boolean {
+  if (Math.abs(a.length - b.length) > most) return false;
+  // What both begin and end with costs nothing; of the middles, letters that only one has cost half a slip each at least.
+  let start = 0;
+  while (start < a.length && a[start] === b[start]) start++;
+  let end = 0;
+  const rest = Math.min(a.length, b.length) - start;
+  while (end < rest && a[a.length - 1 - end] === b[b.length - 1 - end]) end++;
+  const [one, other] = [a.slice(start, a.length - end), b.slice(start, b.length - end)];
+  if (one.length <= 1 && other.length <= 1) return most > 0 || (one === '' && other === '');
+  return lettersApart(one, other) <= 2 * most && distance(one, other).steps <= most;
+}
+
+/** How many letters only one of two texts has, each as often as it has it more. */
+function lettersApart(a: string, b: string): number {
+  const counts = new Map<string, number>();
+  for (const letter of a) counts.set(letter, (counts.get(letter) ?? 0) + 1);
+  for (const letter of b) counts.set(letter, (counts.get(letter) ?? 0) - 1);
+  let apart = 0;
+  for (const count of counts.values()) apart += Math.abs(count);
+  return apart;
+}
 
 const sums =
   /^(grand |sub)?(total|totals|sum|sums|summe|gesamt|gesamtsumme|insgesamt|somme|suma|anzahl|count|headcount)( \d[\d., ]*)?$/;

@@ -1,3 +1,4 @@
+import distance from 'damerau-levenshtein';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { brokenInvariants } from '../diagram';
@@ -226,6 +227,15 @@ describe('names', () => {
     expect(isNear('wieczorek', 'wieczroek', 1)).toBe(true);
     expect(isNear('wieczorek', 'wieczork', 1)).toBe(true);
     expect(isNear('wieczorek', 'nowak', 2)).toBe(false);
+  });
+  it('as far apart as the distance of Damerau and Levenshtein says, for any two names', () => {
+    const letters = fc.stringMatching(/^[abc ]{0,9}$/);
+    fc.assert(
+      fc.property(letters, letters, fc.integer({ min: 0, max: 3 }), (a, b, most) => {
+        expect(isNear(a, b, most)).toBe(distance(a, b).steps <= most);
+      }),
+      { numRuns: 3000 },
+    );
   });
 });
 

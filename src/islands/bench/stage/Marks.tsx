@@ -1,6 +1,7 @@
 import type { Rect, SceneGroup, Stands } from '../../../core/scene';
 import { useBench } from '../context';
 import type { DropPlan } from '../kinds';
+import { isPicked } from '../selection';
 
 const keyOf = ({ for: what, id }: Stands): string => `${what} ${id}`;
 const around = ({ x, y, bounds }: SceneGroup, by: number): string =>
@@ -40,8 +41,11 @@ export function Marks({ target, framed }: { target: DropPlan['target']; framed: 
           .map((group) => around(group, close ? 1 : 3))
           .join('')
       : '';
-  const keys = new Set(selection.map(keyOf));
-  const chosen = selection.length === 0 ? [] : scene.groups.filter(({ stands }) => keys.has(keyOf(stands)));
+  const ids = new Set(selection.map(({ id }) => id));
+  const chosen =
+    selection.length === 0
+      ? []
+      : scene.groups.filter(({ stands }) => ids.has(stands.id) && isPicked(selection, stands));
   const first = selection.at(-1);
   const regions = scene.groups.filter(({ stands }) => stands.for === 'region' && litRegions.has(stands.id));
   const under = target && scene.groups.find(({ stands }) => stands.for === target.for && stands.id === target.id);
