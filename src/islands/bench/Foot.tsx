@@ -4,6 +4,7 @@ import { kindOf } from '../../core/diagram';
 import { sheetName, type Finding, own } from '../../core/model';
 import { pathTo } from '../../core/hierarchy';
 import { useBench, useParts } from './context';
+import { isSame } from './selection';
 import { useZoom } from './stage/useZoom';
 
 /** A diagram that is being made does not scold: not for the name that is about to be typed, nor for what the first few entries lack. */
@@ -71,8 +72,17 @@ function AtRisk() {
 
 function Path() {
   const entries = useBench((state) => state.diagram.entries);
+  const selection = useBench((state) => state.selection);
+  // What is no entry says in the drawing what it is.
+  const other = useBench((state) => {
+    const last = state.selection.at(-1);
+    if (!last || last.for === 'entry') return '';
+    return state.drawn.scene.groups.find(({ stands }) => isSame(stands, last))?.label ?? '';
+  });
   const selected = useBench((state) => state.selected);
   const { store } = useParts();
+  if (selection.length > 1) return <span className="truncate font-semibold">{selection.length} selected</span>;
+  if (other) return <span className="truncate font-semibold">{other}</span>;
   if (selected === null || !own(entries, selected)) return <span className="text-muted">Nothing selected</span>;
   const path = pathTo(entries, selected);
   const shown = path.slice(-4);

@@ -3,7 +3,7 @@ import { applyGesture, historyFrom, type Gesture, type LoggedStep } from '../../
 import { describe, expect, it } from 'vitest';
 import { hierarchyOf } from '../../core/hierarchy';
 import { diagramFromParents } from '../../core/testing/arbitrary';
-import { movingWords } from './tree/moving-words';
+import { movingWords } from './tree/drop-words';
 import { entryTowards, lineAway, neighbourAfterRemoval } from './tree/outline-moves';
 import { createBench } from './store';
 import type { GestureManner } from './sync';

@@ -84,7 +84,7 @@ export function Marks({ target, framed }: { target: DropPlan['target']; framed: 
           by={close ? 3 : 5}
           stroke="#9a6614"
           strokeWidth={group.selectable?.hit === 'line' ? 4 : 2}
-          strokeOpacity={group.selectable?.hit === 'line' ? 0.55 : 1}
+          strokeOpacity={group.selectable?.hit === 'line' ? 0.4 : 1}
           strokeDasharray={chosen.length > 1 && first && keyOf(first) !== keyOf(group.stands) ? '5 3' : undefined}
           data-testid="selected"
         />

@@ -61,7 +61,8 @@ function LinkRow({ link, selected }: { link: Link; selected: boolean }) {
         {from} → {to}
       </button>
       <input
-        className="field min-h-7 w-28 min-w-0 py-0"
+        className="field min-h-7 w-36 min-w-0 py-0 text-ellipsis"
+        title={link.phrase}
         aria-label={`Words on the link from ${from} to ${to}`}
         placeholder="words on it"
         maxLength={200}

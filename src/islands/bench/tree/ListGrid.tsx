@@ -7,7 +7,7 @@ import { isUnder } from '../../../core/edit';
 import { kindOf } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
 import { entriesOf } from '../selection';
-import { movingWords } from './moving-words';
+import { movingWords } from './drop-words';
 import type { TreeBenchWords } from './words';
 import { ColumnHeads, headHeight } from '../list/ColumnHeads';
 import { tracksOf, usualLength, withWidth, type Widths } from '../list/column-widths';

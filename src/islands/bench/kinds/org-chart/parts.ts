@@ -6,7 +6,7 @@ import { orgRoles } from '../../../../core/kinds/org-chart';
 import { entryTowards } from '../../tree/outline-moves';
 import type { TreeBenchWords } from '../../tree/words';
 import { OutlineList } from '../../tree/OutlineList';
-import { moveMany, movingWords } from '../../tree/moving-words';
+import { moveMany, movingWords } from '../../tree/drop-words';
 import { entriesOf, leadingEntry } from '../../selection';
 import { linkScopes } from '../../style/link-scopes';
 import { TierArrangement } from '../../tree/TierArrangement';
