@@ -7,7 +7,11 @@ import { nameOf } from './list-checks';
 /** Text below about 8 pt does not read well on a handout (common practice). 1 pt = 4/3 CSS px. */
 const leastPrintedPt = 8;
 
-export function legibility(diagram: DiagramCommon, { ids }: Listing, styles: readonly BoxStyle[]): Finding[] {
+export function legibility(
+  diagram: DiagramCommon,
+  { ids }: Listing,
+  styles: readonly BoxStyle[],
+): Finding<'low-contrast'>[] {
   const poor = new Map<BoxStyle, string[]>();
   ids.forEach((id, i) => {
     const style = styles[i]!;
@@ -24,7 +28,11 @@ export function legibility(diagram: DiagramCommon, { ids }: Listing, styles: rea
 }
 
 /** `remedy`: what helps in this kind of drawing, as a sentence. */
-export function smallPrint({ sheet }: DiagramCommon, { smallestText }: Scene, remedy: string): Finding[] {
+export function smallPrint(
+  { sheet }: DiagramCommon,
+  { smallestText }: Scene,
+  remedy: string,
+): Finding<'small-print'>[] {
   if (smallestText === null) return [];
   const points = smallestText * 0.75;
   if (points >= leastPrintedPt - 0.05) return [];

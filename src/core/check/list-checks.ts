@@ -14,14 +14,14 @@ export const someNames = (diagram: DiagramCommon, ids: readonly string[]): strin
     .map((id) => nameOf(diagram, id))
     .join(', ')}${ids.length > 3 ? ' …' : ''}`;
 
-export function tray({ notPlaced }: DiagramCommon): Finding[] {
+export function tray({ notPlaced }: DiagramCommon): Finding<'not-placed'>[] {
   const n = notPlaced.length;
   if (n === 0) return [];
   const message = `${n} ${n === 1 ? 'line of the list has' : 'lines of the list have'} no place yet. Find them under the list.`;
   return [finding('not-placed', 'warning', message)];
 }
 
-export function nameless(diagram: DiagramCommon, { ids }: Listing): Finding[] {
+export function nameless(diagram: DiagramCommon, { ids }: Listing): Finding<'no-name'>[] {
   const none = ids.filter((id) => own(diagram.entries, id)!.name.trim() === '');
   if (none.length === 0) return [];
   const message = `${none.length} ${none.length === 1 ? 'entry has' : 'entries have'} no name.`;
@@ -29,7 +29,7 @@ export function nameless(diagram: DiagramCommon, { ids }: Listing): Finding[] {
 }
 
 /** Names that stand in the list several times. `repeated`: a role of which several may have one name. */
-export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: string | null): Finding[] {
+export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: string | null): Finding<'same-name'>[] {
   const byName = new Map<string, string[]>();
   for (const id of ids) {
     const { name, role } = own(diagram.entries, id)!;
@@ -48,7 +48,7 @@ export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: st
     );
 }
 
-export function glyphs(diagram: DiagramCommon, { ids }: Listing): Finding[] {
+export function glyphs(diagram: DiagramCommon, { ids }: Listing): Finding<'no-glyph'>[] {
   const missing = new Set<string>();
   const entries: string[] = [];
   for (const id of ids) {
@@ -64,7 +64,7 @@ export function glyphs(diagram: DiagramCommon, { ids }: Listing): Finding[] {
   return [finding('no-glyph', 'warning', message, { entries })];
 }
 
-export function severalTops(diagram: DiagramCommon, { ids, roots }: Hierarchy): Finding[] {
+export function severalTops(diagram: DiagramCommon, { ids, roots }: Hierarchy): Finding<'several-tops'>[] {
   if (roots < 2) return [];
   const tops = ids.slice(0, roots);
   return [

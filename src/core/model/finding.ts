@@ -1,6 +1,6 @@
-/** What a reader or a check found. `line` and `column` count from 1; `entries` are ids of the diagram. */
-export interface Finding {
-  readonly code: string;
+/** What a reader or a check found; `C`: the codes there can be. `line` and `column` count from 1; `entries` are ids of the diagram. */
+export interface Finding<C extends string = string> {
+  readonly code: C;
   readonly severity: 'error' | 'warning' | 'note';
   readonly message: string;
   readonly line: number | null;
@@ -8,12 +8,12 @@ export interface Finding {
   readonly entries: readonly string[];
 }
 
-export function finding(
-  code: string,
+export function finding<C extends string>(
+  code: C,
   severity: Finding['severity'],
   message: string,
   where: Partial<Pick<Finding, 'line' | 'column' | 'entries'>> = {},
-): Finding {
+): Finding<C> {
   return {
     code,
     severity,

@@ -90,7 +90,7 @@ function closedQuote(text: string, open: number, delimiter: string): { end: numb
 
 /** The delimiter that splits most lines into the same number of cells, two or more; null where none does. */
 export function findDelimiter(text: string, headings: Headings): Delimiter | null {
-  const sample = text.slice(0, 200_000);
+  const sample = text.slice(0, 60_000);
   let best: { delimiter: Delimiter; score: number } | null = null;
   for (const delimiter of delimiters) {
     const { rows } = parseDelimited(sample, delimiter);

@@ -142,5 +142,7 @@ export interface Scene {
 }
 
 /** Length of a dash and of the gap after it for a line of this width, the same in every writer and on screen. CSS px. */
-export const dashPattern = (width: number, dotted: boolean): readonly [dash: number, gap: number] =>
-  dotted ? [Math.max(1, width), Math.max(2, width * 1.8)] : [Math.max(3, width * 3.2), Math.max(2.4, width * 2.4)];
+export const dashPattern = (width: number, line: 'dashed' | 'dotted'): readonly [dash: number, gap: number] =>
+  line === 'dotted'
+    ? [Math.max(1, width), Math.max(2, width * 1.8)]
+    : [Math.max(3, width * 3.2), Math.max(2.4, width * 2.4)];

@@ -16,7 +16,7 @@ type Handlers = {
 };
 
 function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean; dotted?: true }): void {
-  const [dash, space] = dashPattern(width, line.dotted === true);
+  const [dash, space] = dashPattern(width, line.dotted ? 'dotted' : 'dashed');
   if (line.dashed || line.dotted) pdf.dash(dash, { space });
   else pdf.undash();
 }

@@ -23,7 +23,7 @@ function setFont(to: SKRSContext2D, face: Face, size: number): void {
   to.font = `${size}px dendrotax-${face}`;
 }
 const dash = (to: SKRSContext2D, width: number, line: { dashed: boolean; dotted?: true }) =>
-  to.setLineDash(line.dashed || line.dotted ? [...dashPattern(width, line.dotted === true)] : []);
+  to.setLineDash(line.dashed || line.dotted ? [...dashPattern(width, line.dotted ? 'dotted' : 'dashed')] : []);
 
 function setRun(to: SKRSContext2D, text: string, face: Face, size: number, x: number, y: number): void {
   setFont(to, face, size);

@@ -24,7 +24,8 @@ const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;'
 const esc = (text: string): string =>
   text.replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '').replace(/[&<>"]/g, (character) => own(escapes, character)!);
 
-const dash = (width: number, dotted = false): string => dashPattern(width, dotted).map(num).join(' ');
+const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string =>
+  dashPattern(width, line).map(num).join(' ');
 
 type Href = (image: string) => string | null;
 
@@ -40,7 +41,7 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
   box: (box) =>
     `<path d="${boxOutline(box)}" fill="${box.fill}"${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed ? ` stroke-dasharray="${dash(box.strokeWidth)}"` : ''}/>`,
   path: (path) =>
-    `<path d="${path.d}" fill="${path.fill ?? 'none'}"${path.fill ? ' fill-rule="evenodd"' : ''} stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed || path.dotted ? ` stroke-dasharray="${dash(path.strokeWidth, path.dotted)}"` : ''}/>`,
+    `<path d="${path.d}" fill="${path.fill ?? 'none'}"${path.fill ? ' fill-rule="evenodd"' : ''} stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed || path.dotted ? ` stroke-dasharray="${dash(path.strokeWidth, path.dotted ? 'dotted' : 'dashed')}"` : ''}/>`,
   curvedText: ({ glyphs, size, fill }) =>
     sameFace(glyphs)
       .map((part) => {

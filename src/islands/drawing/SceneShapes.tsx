@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { faceCss } from '../../core/measure';
 import { boxOutline, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
 
-const dash = (width: number, dotted = false): string => dashPattern(width, dotted).join(' ');
+const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string => dashPattern(width, line).join(' ');
 
 function Shape({ primitive }: { primitive: Primitive }) {
   switch (primitive.type) {
@@ -25,7 +25,9 @@ function Shape({ primitive }: { primitive: Primitive }) {
           stroke={primitive.stroke}
           strokeWidth={primitive.strokeWidth}
           strokeDasharray={
-            primitive.dashed || primitive.dotted ? dash(primitive.strokeWidth, primitive.dotted) : undefined
+            primitive.dashed || primitive.dotted
+              ? dash(primitive.strokeWidth, primitive.dotted ? 'dotted' : 'dashed')
+              : undefined
           }
         />
       );

@@ -8,13 +8,25 @@ import { orgVocabulary } from './words';
 /** More direct reports than this are worth a look (common practice). */
 const widestSpan = 10;
 
+/** All that a check of an org chart can find. */
+export type OrgFinding =
+  | 'not-placed'
+  | 'no-name'
+  | 'same-name'
+  | 'low-contrast'
+  | 'small-print'
+  | 'no-glyph'
+  | 'several-tops'
+  | 'wide-span'
+  | 'vacancy';
+
 /** What an org chart is tested against. Findings come in the order of how much they matter. O(entries). */
 export function checkOrgChart(
   diagram: OrgChart,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
   scene: Scene,
-): Finding[] {
+): Finding<OrgFinding>[] {
   return [
     ...tray(diagram),
     ...nameless(diagram, structure),
@@ -28,7 +40,7 @@ export function checkOrgChart(
   ];
 }
 
-function spans(diagram: OrgChart, structure: Hierarchy): Finding[] {
+function spans(diagram: OrgChart, structure: Hierarchy): Finding<'wide-span'>[] {
   return structure.ids.flatMap((id, i) => {
     const n = structure.count[i]!;
     if (n <= widestSpan) return [];
@@ -37,7 +49,7 @@ function spans(diagram: OrgChart, structure: Hierarchy): Finding[] {
   });
 }
 
-function vacancies(diagram: OrgChart, structure: Hierarchy): Finding[] {
+function vacancies(diagram: OrgChart, structure: Hierarchy): Finding<'vacancy'>[] {
   const ids = structure.ids.filter((id) => own(diagram.entries, id)!.role === 'vacancy');
   if (ids.length === 0) return [];
   const under = ids.slice(0, 3).map((id) => {

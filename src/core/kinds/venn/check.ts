@@ -22,8 +22,29 @@ interface Sorted {
   readonly byMask: ReadonlyMap<number, readonly string[]>;
 }
 
+/** All that a check of a Venn diagram can find. */
+export type VennFinding =
+  | 'not-placed'
+  | 'in-no-set'
+  | 'empty-set'
+  | 'same-sets'
+  | 'same-name'
+  | 'in-key'
+  | 'hatched-region'
+  | 'not-to-scale'
+  | 'too-many-to-scale'
+  | 'empty-region'
+  | 'no-name'
+  | 'no-glyph'
+  | 'small-print';
+
 /** What somebody should look at before a Venn diagram is handed out. */
-export function checkVenn(diagram: Venn, structure: Listing, _styles: unknown, scene: VennScene): Finding[] {
+export function checkVenn(
+  diagram: Venn,
+  structure: Listing,
+  _styles: unknown,
+  scene: VennScene,
+): Finding<VennFinding>[] {
   const sets = setsInOrder(diagram.venn);
   const ids = Array.from(structure.outline, (i) => structure.ids[i]!);
   const byMask = new Map<number, string[]>();
@@ -46,7 +67,7 @@ export function checkVenn(diagram: Venn, structure: Listing, _styles: unknown, s
   ];
 }
 
-function outside({ diagram, sets, byMask }: Sorted): Finding[] {
+function outside({ diagram, sets, byMask }: Sorted): Finding<VennFinding>[] {
   const none = byMask.get(0) ?? [];
   if (none.length === 0 || sets.length === 0) return [];
   const message = `${none.length} ${none.length === 1 ? 'entry is' : 'entries are'} in no set: ${someNames(diagram, none)}.`;
@@ -54,8 +75,8 @@ function outside({ diagram, sets, byMask }: Sorted): Finding[] {
 }
 
 /** Sets with nothing in them, and pairs that hold the same. */
-function setsAlone({ diagram, sets, ids }: Sorted): Finding[] {
-  const findings: Finding[] = [];
+function setsAlone({ diagram, sets, ids }: Sorted): Finding<VennFinding>[] {
+  const findings: Finding<VennFinding>[] = [];
   const masks = ids.map((id) => maskOf(diagram.venn, sets, id));
   sets.forEach((set, i) => {
     const inside = ids.filter((_, at) => (masks[at]! >> i) & 1);
@@ -71,7 +92,7 @@ function setsAlone({ diagram, sets, ids }: Sorted): Finding[] {
   return findings;
 }
 
-function keyed({ sets, byMask }: Sorted, scene: VennScene): Finding[] {
+function keyed({ sets, byMask }: Sorted, scene: VennScene): Finding<VennFinding>[] {
   const masks = scene.groups.flatMap(({ stands }) => (stands.for === 'key' ? [Number(stands.id)] : []));
   if (masks.length === 0) return [];
   const entries = masks.flatMap((mask) => byMask.get(mask) ?? []);
@@ -81,8 +102,8 @@ function keyed({ sets, byMask }: Sorted, scene: VennScene): Finding[] {
   return [finding('in-key', 'note', message, { entries })];
 }
 
-function toScale({ diagram, sets }: Sorted, { scaled }: VennScene): Finding[] {
-  const findings: Finding[] = [];
+function toScale({ diagram, sets }: Sorted, { scaled }: VennScene): Finding<VennFinding>[] {
+  const findings: Finding<VennFinding>[] = [];
   const { shape } = diagram.venn.manner;
   const unwanted = scaled?.unwanted ?? [];
   if (unwanted.length > 0) {
@@ -109,7 +130,7 @@ function toScale({ diagram, sets }: Sorted, { scaled }: VennScene): Finding[] {
   return findings;
 }
 
-function emptyRegions({ sets, ids, byMask }: Sorted, { scaled, groups }: VennScene): Finding[] {
+function emptyRegions({ sets, ids, byMask }: Sorted, { scaled, groups }: VennScene): Finding<VennFinding>[] {
   const drawn = new Set(groups.filter(({ stands }) => stands.for === 'region').map(({ stands }) => stands.id));
   const empty = Array.from({ length: (1 << sets.length) - 1 }, (_, i) => i + 1).filter(
     (mask) => !scaled?.unwanted.includes(mask) && !byMask.has(mask) && drawn.has(keyOfMask(sets, mask)),
@@ -120,7 +141,7 @@ function emptyRegions({ sets, ids, byMask }: Sorted, { scaled, groups }: VennSce
   return [finding('empty-region', 'note', message)];
 }
 
-function spellings(diagram: Venn, ids: readonly string[]): Finding[] {
+function spellings(diagram: Venn, ids: readonly string[]): Finding<VennFinding>[] {
   const seen = new Map<string, string>();
   return ids.flatMap((id) => {
     const key = fold(own(diagram.entries, id)!.name);

@@ -56,7 +56,7 @@ function placeOf(drawn: Drawn, view: View, frame: Element, point: Point) {
   return toDrawing(view, drawn.scene.drawing, point.clientX - box.left, point.clientY - box.top);
 }
 
-/** What lies under a point of the window: an entry before a link, a link before an area. */
+/** What lies under a point of the window: an entry before a link, a link before an area, a small area before a large one. */
 export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Point): Stands | null {
   const { x, y } = placeOf(drawn, view, frame, point);
   const reach = reachPx / (view.k * drawn.scene.drawing.scale);
@@ -64,7 +64,8 @@ export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Poin
   const at = near.filter((group) => isAt(group, x, y, reach));
   const rank = ({ stands, selectable }: SceneGroup) =>
     stands.for === 'entry' ? 0 : selectable?.hit === 'line' ? 1 : 2;
-  return at.sort((a, b) => rank(a) - rank(b))[0]?.stands ?? null;
+  const area = ({ bounds }: SceneGroup) => bounds.width * bounds.height;
+  return at.sort((a, b) => rank(a) - rank(b) || area(a) - area(b))[0]?.stands ?? null;
 }
 
 export function entryUnder(drawn: Drawn, view: View, frame: Element, point: Point): string | null {

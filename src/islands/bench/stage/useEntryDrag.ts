@@ -71,10 +71,10 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
       const hold = (grabbed: Held['grabbed'], click: Held['click'] = null): void => {
         held.current = { grabbed, x: event.clientX, y: event.clientY, from, click, moved: false };
       };
-      if (!thing || thing.for === 'region') {
-        if (event.shiftKey) return hold({ for: 'frame', id: '' });
-        pick([]);
-      } else if (more) {
+      const isGround = !thing || thing.for === 'region';
+      if (isGround && event.shiftKey) return hold({ for: 'frame', id: '' });
+      if (!thing) pick([]);
+      else if (more) {
         pick(toggled(selection, thing));
         return;
       } else if (!isPicked(selection, thing)) pick([thing]);

@@ -62,12 +62,17 @@ export const vennParts: KindParts = {
     }));
     const ownTier = at === undefined ? 1 : structure.tier[at]!;
     const tier = scope.kind === 'tier' && scope.tier <= sets.length ? scope.tier : ownTier;
-    const ownRegion = keyOfMask(sets, selected === null ? 1 : maskOf(diagram.venn, sets, selected));
+    const last = selection.at(-1);
+    const ownRegion =
+      last?.for === 'region' ? last.id : keyOfMask(sets, selected === null ? 1 : maskOf(diagram.venn, sets, selected));
     const region =
       scope.kind === 'region' && regionOptions.some((one) => one.scope.region === scope.region)
         ? scope.region
         : ownRegion;
-    const set = sets.find((one) => scope.kind === 'set' && one.id === scope.set) ?? sets[0];
+    const set =
+      sets.find((one) => scope.kind === 'set' && one.id === scope.set) ??
+      sets.find((one) => last?.for === 'set' && one.id === last.id) ??
+      sets[0];
     const choices: ScopeChoice[] = [
       { scope: { kind: 'everything' }, words: 'Everything' },
       {
