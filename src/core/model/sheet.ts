@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 export const Arrangement = z.strictObject({
   direction: z.enum(['down', 'right']),
-  /** How the reports of one manager stand in a top-down drawing where none of them leads others. */
+  /** How those below one entry stand in a top-down drawing where none of them has others below. */
   lowest: z.enum(['row', 'column']),
   /** Between boxes that share a parent, CSS px. */
   siblingGap: z.number().min(4).max(200),

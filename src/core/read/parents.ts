@@ -41,7 +41,7 @@ export function findParents(
   for (const { entry, wanted, ownId } of listed) {
     parents.set(entry.id, null);
     if (wanted === '') continue;
-    // Whoever is at the top often reports to himself.
+    // What is at the top often stands under itself.
     if (ownIds.has(wanted) ? wanted === ownId : foldName(wanted) === foldName(entry.name)) continue;
     const { sure, why, entries } = find(wanted, entry.id);
     if (sure) {

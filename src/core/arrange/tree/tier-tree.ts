@@ -97,7 +97,7 @@ function besideChildren(input: TierTreeInput, i: number): number[] {
   return list;
 }
 
-/** In a top-down drawing with columns: the reports of a manager of whom none leads others, two or more of them. */
+/** In a top-down drawing with columns: those below one entry of whom none has others below, two or more of them. */
 function standsInColumn(input: TierTreeInput, i: number): boolean {
   if (input.lowest !== 'column' || input.direction !== 'down') return false;
   const kids = regularChildren(input, i);

@@ -63,7 +63,7 @@ export function ListCell({
       inputMode={keyboards[column.type]}
       aria-label={label}
       aria-invalid={amiss ? true : undefined}
-      className={`cell-input h-full min-w-0 px-1 text-sm text-muted -outline-offset-2 ${amiss ? 'outline-2 outline-brick' : ''}`}
+      className={`cell-input h-full px-1 text-sm text-muted -outline-offset-2 ${amiss ? 'outline-2 outline-brick' : ''}`}
       data-column={at}
       title={amiss?.reason ?? value}
       value={value}

@@ -79,7 +79,7 @@ export const ListRow = memo(function ListRow(props: Props) {
         <input
           form={rowForm(entry.id)}
           aria-label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`}
-          className={`cell-input h-full min-w-0 px-1 font-semibold -outline-offset-2 ${entry.role === 'vacancy' ? 'italic' : ''}`}
+          className={`cell-input h-full px-1 font-semibold -outline-offset-2 ${entry.role === 'vacancy' ? 'italic' : ''}`}
           data-column={0}
           title={entry.name}
           value={entry.name}
