@@ -3,10 +3,7 @@
 set -euo pipefail
 here=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 cd "$here"
-scripts/install.sh debian postgresql chromium
-scripts/install.sh packages
-mkdir -p .test
-scripts/build.sh "$here/.test/dist"
+scripts/bench-ready.sh postgresql chromium
 TEST_DATABASE_URL=$(scripts/cluster.sh start "$here/.test/postgres" throw-away)
 export TEST_DATABASE_URL
 trap 'scripts/cluster.sh stop "$here/.test/postgres"' EXIT

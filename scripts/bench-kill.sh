@@ -3,10 +3,7 @@
 set -euo pipefail
 here=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 cd "$here"
-scripts/install.sh debian postgresql
-scripts/install.sh packages
-mkdir -p .test
-scripts/build.sh "$here/.test/dist"
+scripts/bench-ready.sh postgresql
 node_modules/.bin/esbuild bench/kill.ts --bundle --platform=node --format=esm --packages=external --outfile=.test/kill.mjs --log-level=warning
 trap 'scripts/cluster.sh stop "$here/.test/kill/postgres"' EXIT
 node .test/kill.mjs "$@"

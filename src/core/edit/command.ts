@@ -108,6 +108,3 @@ export type CommandOf<K extends CommonCommand['kind']> = Extract<CommonCommand, 
 export type AddEntries = CommandOf<'addEntries'>;
 /** As `setStyle`, whatever kind of diagram the scope belongs to. */
 export type SetStyle = Omit<CommandOf<'setStyle'>, 'scope'> & { scope: AnyScope };
-
-/** The commands of one gesture: undone, redone, sent and refused as one. `C`: the commands of the kinds beside the common ones. */
-export type GestureOf<C = CommonCommand> = readonly C[];

@@ -28,11 +28,11 @@ export interface KindEdits<D extends DiagramCommon = DiagramCommon> {
 }
 
 /** For a kind that keeps nothing of entries itself and knows no scopes of its own. */
-export const plainEdits: KindEdits = {
+export const plainEdits = <D extends DiagramCommon>(): KindEdits<D> => ({
   ownKeys: [],
   noneUnderAnother: null,
   takeOut: (diagram) => ({ rest: diagram, own: {} }),
   putBack: (diagram) => ({ ok: true, diagram }),
   patchOf: () => ({}),
   setStyle: () => ({ ok: false, reason: 'This diagram has no such scope.' }),
-};
+});

@@ -1,5 +1,6 @@
 import { isUnder, type CommonCommand } from '../edit';
 import { createEntry, own, type DiagramCommon, type Entry } from '../model';
+import { withBranches } from './many';
 import { childrenOf, placeAt } from './place';
 
 /** What people do in the list, told as commands. Each returns null where the gesture has no meaning. */
@@ -81,22 +82,8 @@ export function moveTo(diagram: DiagramCommon, id: string, parent: string | null
   return [...rewrites, { kind: 'moveBranch', id, parent, order: orders[0]! }];
 }
 
-/** An entry and all under it, the entry first. */
-export function branchIds(diagram: DiagramCommon, id: string): string[] {
-  const children = new Map<string, string[]>();
-  for (const entry of Object.values(diagram.entries)) {
-    if (entry.parent === null) continue;
-    const list = children.get(entry.parent);
-    if (list) list.push(entry.id);
-    else children.set(entry.parent, [entry.id]);
-  }
-  const ids = [id];
-  for (let i = 0; i < ids.length; i++) for (const child of children.get(ids[i]!) ?? []) ids.push(child);
-  return ids;
-}
-
 export function removeBranch(diagram: DiagramCommon, id: string): CommonCommand[] {
-  return [{ kind: 'removeEntries', ids: branchIds(diagram, id) }];
+  return [{ kind: 'removeEntries', ids: withBranches(diagram, [id]) }];
 }
 
 /** Removes one entry; those under it take its place, one tier up. */

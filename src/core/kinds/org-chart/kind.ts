@@ -1,4 +1,4 @@
-import { refused, plainEdits, type CommonCommand, type KindEdits } from '../../edit';
+import { refused, plainEdits, type CommonCommand } from '../../edit';
 import { csvOf, hierarchyOf, outlineText, updateFromList, type Hierarchy } from '../../hierarchy';
 import { detailColumn, type Kind } from '../../kind';
 import { readTree, senseOf, takenFrom, titleAbove, ListTokens, type Reading } from '../../read';
@@ -48,7 +48,7 @@ export const orgChart: Kind<OrgTypes> = {
   empty: (common) => ({ kind: 'org-chart', ...common }),
   broken: () => [],
   // It keeps nothing of entries itself.
-  edits: plainEdits as unknown as KindEdits<OrgChart>,
+  edits: plainEdits(),
   apply: () => refused('An org chart knows no such change.'),
 
   headings: orgVocabulary.headings,

@@ -27,7 +27,7 @@ export function ListCell({
   at: number;
   label: string;
   keys: (event: KeyboardEvent<HTMLInputElement>) => void;
-  onPaste: (event: ClipboardEvent<HTMLInputElement>) => void;
+  onPaste?: (event: ClipboardEvent<HTMLInputElement>) => void;
 }) {
   const { store } = useParts();
   const shown = useBench((state) => column.show(state.diagram, entry));

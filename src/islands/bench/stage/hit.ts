@@ -1,7 +1,7 @@
 import Flatbush from 'flatbush';
 import { distanceTo } from '../../../core/arrange/graph';
 import type { Diagram, Drawn } from '../../../core/diagram';
-import type { Rect, SceneGroup, Stands } from '../../../core/scene';
+import type { Rect, SceneGroup } from '../../../core/scene';
 import { partsOf, type Grabbed } from '../kinds';
 import { toDrawing, type View } from '../view';
 
@@ -57,7 +57,7 @@ function placeOf(drawn: Drawn, view: View, frame: Element, point: Point) {
 }
 
 /** What lies under a point of the window: an entry before a link, a link before an area, a small area before a large one. */
-export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Point): Stands | null {
+export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Point): SceneGroup | null {
   const { x, y } = placeOf(drawn, view, frame, point);
   const reach = reachPx / (view.k * drawn.scene.drawing.scale);
   const near = groupsIn(drawn, { x: x - reach, y: y - reach, width: 2 * reach, height: 2 * reach }).reverse();
@@ -65,7 +65,7 @@ export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Poin
   const rank = ({ stands, selectable }: SceneGroup) =>
     stands.for === 'entry' ? 0 : selectable?.hit === 'line' ? 1 : 2;
   const area = ({ bounds }: SceneGroup) => bounds.width * bounds.height;
-  return at.sort((a, b) => rank(a) - rank(b) || area(a) - area(b))[0]?.stands ?? null;
+  return at.sort((a, b) => rank(a) - rank(b) || area(a) - area(b))[0] ?? null;
 }
 
 export function entryUnder(drawn: Drawn, view: View, frame: Element, point: Point): string | null {

@@ -65,14 +65,15 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
     down(event: PointerEvent) {
       if (event.button !== 0 || (event.target instanceof Element && event.target.closest('input'))) return;
       const { diagram, drawn, selection, pick } = store.getState();
-      const thing = thingUnder(drawn, view.getState(), frame.current!, event);
+      const under = thingUnder(drawn, view.getState(), frame.current!, event);
       const more = event.shiftKey || event.ctrlKey || event.metaKey;
       const from = pointOf(event);
       const hold = (grabbed: Held['grabbed'], click: Held['click'] = null): void => {
         held.current = { grabbed, x: event.clientX, y: event.clientY, from, click, moved: false };
       };
-      const isGround = !thing || thing.for === 'region';
-      if (isGround && event.shiftKey) return hold({ for: 'frame', id: '' });
+      const thing = under?.stands ?? null;
+      // Within an area a frame begins as on empty ground.
+      if ((!under || under.selectable?.hit === 'area') && event.shiftKey) return hold({ for: 'frame', id: '' });
       if (!thing) pick([]);
       else if (more) {
         pick(toggled(selection, thing));

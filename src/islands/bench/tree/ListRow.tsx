@@ -7,9 +7,10 @@ import { kindOf } from '../../../core/diagram';
 import { useParts } from '../context';
 import type { Cell } from '../store';
 import { ListCell } from '../list/ListCell';
-import { focusLine, pressLine, useCellKeys } from '../list/useCellKeys';
+import { NameCell } from '../list/NameCell';
+import { pressLine, useCellKeys } from '../list/useCellKeys';
 import { pasteLines } from './paste-lines';
-import { RowForm, rowForm } from '../list/RowForm';
+import { RowForm } from '../list/RowForm';
 
 export const rowHeight = 30;
 const indentPx = 13;
@@ -76,21 +77,11 @@ export const ListRow = memo(function ListRow(props: Props) {
         className="flex min-w-0"
         style={{ paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx }}
       >
-        <input
-          form={rowForm(entry.id)}
-          aria-label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`}
-          className={`cell-input h-full px-1 font-semibold -outline-offset-2 ${entry.role === 'vacancy' ? 'italic' : ''}`}
-          data-column={0}
-          title={entry.name}
-          value={entry.name}
-          placeholder="Name"
-          onChange={(event) =>
-            store.getState().perform([{ kind: 'rename', id: entry.id, name: event.target.value }], {
-              merge: `cell:${entry.id}:0`,
-            })
-          }
-          onFocus={() => focusLine(store, entry.id)}
-          onKeyDown={keys}
+        <NameCell
+          entry={entry}
+          label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`}
+          className={`px-1 ${entry.role === 'vacancy' ? 'italic' : ''}`}
+          keys={keys}
           onPaste={paste}
         />
       </span>

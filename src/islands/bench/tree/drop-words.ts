@@ -1,5 +1,5 @@
 import { own } from '../../../core/model';
-import { branchIds, moveAllUnder } from '../../../core/hierarchy';
+import { moveAllUnder, withBranches } from '../../../core/hierarchy';
 import type { DropPlan } from '../kinds/kind-parts';
 import type { TreeBenchWords } from './words';
 import { isUnder } from '../../../core/edit';
@@ -13,7 +13,7 @@ export function movingWords(
   told: TreeBenchWords,
 ): { words: string; allowed: boolean } {
   const entry = own(diagram.entries, moving);
-  const below = branchIds(diagram, moving).length - 1;
+  const below = withBranches(diagram, [moving]).length - 1;
   const name = entry?.name || 'This entry';
   const who = below === 0 ? name : `${name} and ${below} below`;
   if (onto === null) return { words: `${who}: ${told.dropHint}`, allowed: false };

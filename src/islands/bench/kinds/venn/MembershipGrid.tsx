@@ -1,9 +1,11 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef } from 'react';
-import { byOrder, type Entry, own } from '../../../../core/model';
+import { byOrder, type Entry, own, limits } from '../../../../core/model';
+import { detailColumn } from '../../../../core/kind';
 import type { Venn, VennSet } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
-import { changeDetail } from '../../list/change-detail';
+import { ListCell } from '../../list/ListCell';
+import { NameCell } from '../../list/NameCell';
 import { RowForm, rowForm } from '../../list/RowForm';
 import { focusLine, pressLine, useCellKeys } from '../../list/useCellKeys';
 import { entriesOf } from '../../selection';
@@ -20,6 +22,9 @@ interface GridProps {
 }
 
 const detailHeading = (i: number): string => (i === 0 ? 'Detail' : `Detail ${i + 1}`);
+
+/** One for each detail line that there can be, so that a cell keeps its column. */
+const detailColumns = Array.from({ length: limits.details }, (_, i) => detailColumn(i, detailHeading(i)));
 
 /** Entries by sets: a name, details, and a box to tick for each set. Only the lines in view are in the document. */
 export function MembershipGrid({ diagram, sets, details }: GridProps) {
@@ -149,22 +154,11 @@ const Row = memo(function Row(props: RowProps) {
             className="ml-1 h-6 w-6 shrink-0 self-center object-cover"
           />
         )}
-        <input
-          type="text"
-          form={rowForm(entry.id)}
-          aria-label={`Name, line ${line + 1}`}
-          className="cell-input h-full px-2 font-semibold -outline-offset-2"
-          title={entry.name}
-          data-column={0}
-          value={entry.name}
-          placeholder="Name"
-          onChange={(event) =>
-            store.getState().perform([{ kind: 'rename', id: entry.id, name: event.target.value }], {
-              merge: `cell:${entry.id}:0`,
-            })
-          }
-          onFocus={() => focusLine(store, entry.id)}
-          onKeyDown={keys}
+        <NameCell
+          entry={entry}
+          label={`Name, line ${line + 1}`}
+          className="px-2"
+          keys={keys}
           onPaste={(event) => {
             const pasted = pasteItems(store.getState().diagram, entry.id, event.clipboardData.getData('text/plain'));
             if (!pasted) return;
@@ -178,21 +172,12 @@ const Row = memo(function Row(props: RowProps) {
       </span>
       {Array.from({ length: details }, (_, i) => (
         <span key={i} role="gridcell" className="flex min-w-0 flex-1 border-l border-hair">
-          <input
-            type="text"
-            form={rowForm(entry.id)}
-            aria-label={`${detailHeading(i)} of ${name}`}
-            className="cell-input h-full px-2 text-sm text-muted -outline-offset-2"
-            title={entry.details[i] ?? ''}
-            data-column={1 + i}
-            value={entry.details[i] ?? ''}
-            onChange={(event) =>
-              store.getState().perform([changeDetail(entry, i, event.target.value)], {
-                merge: `cell:${entry.id}:${1 + i}`,
-              })
-            }
-            onFocus={() => focusLine(store, entry.id)}
-            onKeyDown={keys}
+          <ListCell
+            entry={entry.id}
+            column={detailColumns[i]!}
+            at={1 + i}
+            label={`${detailHeading(i)} of ${name}`}
+            keys={keys}
           />
         </span>
       ))}
