@@ -16,13 +16,13 @@ export function fontPath(face: Face): string {
 }
 const paths = new Map<Face, string>();
 
-/** @font-face rules with the used characters of each face as WOFF2, for an SVG that stands alone. */
+/** @font-face rules with the used characters of each face as TrueType, for an SVG that stands alone. */
 export async function embeddedFontCss(scene: Scene): Promise<string> {
   const rules = await Promise.all(
     [...textByFace(scene)].map(async ([face, text]) => {
-      const subset = await subsetFont(await readFile(fontPath(face)), text, { targetFormat: 'woff2' });
+      const subset = await subsetFont(await readFile(fontPath(face)), text, { targetFormat: 'sfnt' });
       const { family, weight, italic } = faceCss(face);
-      return `@font-face{font-family:"${family}";font-weight:${weight};font-style:${italic ? 'italic' : 'normal'};src:url(data:font/woff2;base64,${subset.toString('base64')}) format("woff2")}`;
+      return `@font-face{font-family:"${family}";font-weight:${weight};font-style:${italic ? 'italic' : 'normal'};src:url(data:font/ttf;base64,${subset.toString('base64')}) format("truetype")}`;
     }),
   );
   return rules.join('');

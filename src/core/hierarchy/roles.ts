@@ -11,6 +11,8 @@ export interface Role {
   readonly legend?: string;
   /** True: it stands beside the line to its superior, where it belongs to one and has nobody under it. */
   readonly beside?: boolean;
+  /** True: nobody holds it yet, and lists say so by slanted letters. */
+  readonly open?: boolean;
 }
 
 /** The roles of a kind whose entries stand under each other. `leading`: the role of whoever has others under it, told from the structure. */

@@ -63,8 +63,8 @@ function stepByStep(
   });
 }
 
-/** Removes what is selected: at once what has nothing below that is not selected too; else asks. `focus`: whether the list takes the focus afterwards. */
-export function removeSelected(store: BenchStore, focus: boolean): void {
+/** Removes what is selected: at once what has nothing below that is not selected too; else asks. */
+export function removeSelected(store: BenchStore, { focusAfter }: { focusAfter: 'list' | 'stays' }): void {
   const { diagram, structure, selection, perform, set, pick } = store.getState();
   const links = linksOf(selection).map((id): Command => ({ kind: 'removeLink', id }));
   const ids = entriesOf(selection);
@@ -82,14 +82,14 @@ export function removeSelected(store: BenchStore, focus: boolean): void {
   });
   perform(
     [...apart, { kind: 'removeEntries', ids }],
-    next ? { select: next, ...(focus ? { focus: { entry: next, column: 0 } } : {}) } : {},
+    next ? { select: next, ...(focusAfter === 'list' ? { focus: { entry: next, column: 0 } } : {}) } : {},
   );
 }
 
-/** Removes one entry, whatever else is selected. */
-export function removeEntry(store: BenchStore, id: string, focus: boolean): void {
+/** Removes one entry, whatever else is selected; the list has the focus afterwards. */
+export function removeEntry(store: BenchStore, id: string): void {
   const { diagram, selection, pick } = store.getState();
   if (!own(diagram.entries, id)) return;
   if (!isPicked(selection, entryPick(id))) pick([entryPick(id)]);
-  removeSelected(store, focus);
+  removeSelected(store, { focusAfter: 'list' });
 }

@@ -1,9 +1,24 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { own } from '../../../core/model';
 import type { Widths } from './column-widths';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
 export const headHeight = 26;
-const widths = { least: 48, most: 600, step: 12 };
+const widths = { least: 32, most: 600, step: 12 };
+
+export interface Heading {
+  readonly id: string;
+  readonly name: string;
+  readonly unit?: string;
+  /** How a long name stands in a narrow column: cut, on several lines, or turned to run upward. Cut where it is left out. */
+  readonly stands?: 'cut' | 'lines' | 'upright';
+}
+
+const lettering = {
+  cut: 'block truncate px-1.5 label font-sans',
+  lines: 'line-clamp-3 px-0.5 py-1 text-center text-[12px] leading-tight font-semibold wrap-break-word hyphens-auto',
+  upright:
+    'mx-auto block max-h-28 rotate-180 overflow-hidden px-1.5 text-[12px] leading-tight font-semibold whitespace-nowrap [writing-mode:vertical-rl]',
+};
 
 /** The headings of the list's columns, each with a grip at its right edge that sets its width; twice pressed, the width follows the content again. */
 export function ColumnHeads({
@@ -12,7 +27,7 @@ export function ColumnHeads({
   set,
   onWidth,
 }: {
-  columns: readonly { readonly id: string; readonly name: string; readonly unit?: string }[];
+  columns: readonly Heading[];
   tracks: string;
   /** Widths that were set by hand. */
   set: Widths;
@@ -22,8 +37,8 @@ export function ColumnHeads({
     <div
       role="row"
       aria-rowindex={1}
-      className="sticky top-0 z-[5] grid items-center border-b border-edge bg-paper"
-      style={{ gridTemplateColumns: tracks, height: headHeight }}
+      className="sticky top-0 z-[5] grid items-stretch border-b border-edge bg-paper"
+      style={{ gridTemplateColumns: tracks, minHeight: headHeight }}
     >
       <span role="presentation" />
       {columns.map((column) => (
@@ -34,11 +49,11 @@ export function ColumnHeads({
 }
 
 function Head({
-  column: { id, name, unit },
+  column: { id, name, unit, stands = 'cut' },
   width,
   onWidth,
 }: {
-  column: { readonly id: string; readonly name: string; readonly unit?: string };
+  column: Heading;
   width: number | undefined;
   onWidth: (id: string, width: number | null) => void;
 }) {
@@ -47,9 +62,11 @@ function Head({
   const now = () => cell.current?.offsetWidth ?? widths.least;
   const set = (next: number) => onWidth(id, Math.round(Math.min(widths.most, Math.max(widths.least, next))));
   return (
-    <span ref={cell} role="columnheader" className="label relative min-w-0 truncate px-1.5 font-sans" title={name}>
-      {name}
-      {unit && <span className="normal-case"> ({unit})</span>}
+    <span ref={cell} role="columnheader" className="relative flex min-w-0 items-end" title={name}>
+      <span className={`min-w-0 ${stands === 'cut' ? 'self-center' : 'w-full'} ${lettering[stands]}`}>
+        {name || '–'}
+        {unit && <span className="normal-case"> ({unit})</span>}
+      </span>
       <span
         role="slider"
         tabIndex={0}

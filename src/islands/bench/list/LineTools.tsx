@@ -26,7 +26,12 @@ export function RemoveLine() {
   const { store } = useParts();
   const count = useBench((state) => state.selection.length);
   return (
-    <button className="plain" onClick={() => removeSelected(store, true)} disabled={count === 0} title="Ctrl+Delete">
+    <button
+      className="plain"
+      onClick={() => removeSelected(store, { focusAfter: 'list' })}
+      disabled={count === 0}
+      title="Ctrl+Delete"
+    >
       Remove
     </button>
   );

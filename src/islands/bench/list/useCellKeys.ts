@@ -80,12 +80,12 @@ export function useCellKeys(id: string) {
         return (isTick(input) || input.selectionStart === input.value.length) && focusRight(input, column);
       case 'Delete':
         if (!event.ctrlKey && !event.metaKey) return false;
-        removeSelected(store, true);
+        removeSelected(store, { focusAfter: 'list' });
         return true;
       case 'Backspace':
         if (column !== 0 || input.value !== '' || own(store.getState().diagram.entries, id)?.details.some(Boolean))
           return false;
-        removeEntry(store, id, true);
+        removeEntry(store, id);
         return true;
       case 'Escape':
         leave(input);

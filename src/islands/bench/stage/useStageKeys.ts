@@ -51,7 +51,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       const where: AddWhere = event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
       const added = addEntry(store, where, selected);
       if (added) set({ editing: added });
-    } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, false);
+    } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);
     else if (event.key === 'l' && selection.length > 0) nextLink();
     else {

@@ -47,10 +47,7 @@ export const ListRow = memo(function ListRow(props: Props) {
   const paste = (event: ClipboardEvent<HTMLInputElement>) => {
     if (pasteLines(store, entry.id, event.clipboardData.getData('text/plain'))) event.preventDefault();
   };
-  const role =
-    entry.role === null
-      ? ''
-      : (kindOf(store.getState().diagram.kind).roles.find(({ id }) => id === entry.role)?.name ?? entry.role);
+  const role = kindOf(store.getState().diagram.kind).roles.find(({ id }) => id === entry.role);
   return (
     <div
       ref={row}
@@ -79,8 +76,8 @@ export const ListRow = memo(function ListRow(props: Props) {
       >
         <NameCell
           entry={entry}
-          label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role}` : ''}`}
-          className={`px-1 ${entry.role === 'vacancy' ? 'italic' : ''}`}
+          label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role.name}` : ''}`}
+          className={`px-1 ${role?.open ? 'italic' : ''}`}
           keys={keys}
           onPaste={paste}
         />

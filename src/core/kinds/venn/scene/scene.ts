@@ -98,7 +98,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     {
       frame: { x: inner.x, y: top, width: inner.width, height: frameBottom - top },
       sheet: freeRoom(diagram, noLegend),
-      avoid: [...names.flatMap((name) => name.boxes), ...textBoxes(layout, entries, shown)],
+      avoid: [...names.flatMap((name) => name.boxes), ...(shown ? textBoxes(layout, entries) : [])],
     },
     ink,
   );
@@ -178,8 +178,7 @@ function boundsOf(layout: VennLayout, names: readonly SetName[]): Rect {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-function textBoxes(layout: VennLayout, entries: readonly Placed[], shown: boolean): Rect[] {
-  if (!shown) return [];
+function textBoxes(layout: VennLayout, entries: readonly Placed[]): Rect[] {
   return layout.regions.flatMap(({ mask, places }) => {
     const inside = entries.filter((one) => one.mask === mask);
     return (places ?? []).map(({ x, y }, i) => ({

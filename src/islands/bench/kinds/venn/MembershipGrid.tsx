@@ -1,9 +1,11 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useRef } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { byOrder, type Entry, own, limits } from '../../../../core/model';
 import { detailColumn } from '../../../../core/kind';
 import type { Venn, VennSet } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
+import { ColumnHeads, type Heading } from '../../list/ColumnHeads';
+import { withWidth, type Widths } from '../../list/column-widths';
 import { ListCell } from '../../list/ListCell';
 import { NameCell } from '../../list/NameCell';
 import { RowForm, rowForm } from '../../list/RowForm';
@@ -26,6 +28,17 @@ const detailHeading = (i: number): string => (i === 0 ? 'Detail' : `Detail ${i +
 /** One for each detail line that there can be, so that a cell keeps its column. */
 const detailColumns = Array.from({ length: limits.details }, (_, i) => detailColumn(i, detailHeading(i)));
 
+/** The tracks of the grid: the mark of the line, names and details by shares, sets as narrow as a tick needs; a width that was set by hand is kept to. */
+function tracksOf(headings: readonly Heading[], set: Widths): string {
+  const track = ({ id, stands }: Heading): string => {
+    const width = own(set, id);
+    if (width !== undefined) return `${width}px`;
+    if (stands !== undefined) return stands === 'upright' ? '2.1rem' : '4.4rem';
+    return id === 'name' ? 'minmax(6rem, 1.4fr)' : 'minmax(3rem, 1fr)';
+  };
+  return ['3px', ...headings.map(track)].join(' ');
+}
+
 /** Entries by sets: a name, details, and a box to tick for each set. Only the lines in view are in the document. */
 export function MembershipGrid({ diagram, sets, details }: GridProps) {
   const frame = useRef<HTMLDivElement>(null);
@@ -40,7 +53,16 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
     getScrollElement: () => frame.current,
     estimateSize: () => rowHeight,
     overscan: 8,
+    // What the headings take at most, so that no line is hidden under them.
+    scrollPaddingStart: narrow ? 112 : 56,
   });
+  const [widths, setWidths] = useState<Widths>({});
+  const headings: readonly Heading[] = [
+    { id: 'name', name: 'Name' },
+    ...detailColumns.slice(0, details),
+    ...sets.map(({ id, name }) => ({ id, name, stands: narrow ? ('upright' as const) : ('lines' as const) })),
+  ];
+  const tracks = tracksOf(headings, widths);
   const wanted = focus?.entry ?? selected;
   const at = wanted === null ? -1 : entries.findIndex((entry) => entry.id === wanted);
   useEffect(() => {
@@ -50,40 +72,17 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
     <div
       ref={frame}
       className="min-h-0 flex-1 overflow-auto border-t border-hair max-md:min-h-64 max-md:shrink-0"
-      style={{ '--tick': narrow ? '2.1rem' : '4.4rem' } as React.CSSProperties}
       role="grid"
       aria-label="List"
       aria-rowcount={entries.length + 1}
       aria-colcount={1 + details + sets.length}
     >
-      <div role="row" aria-rowindex={1} className="sticky top-0 z-[5] flex items-end border-b border-edge bg-paper">
-        <span role="columnheader" className="label flex-[1.4] px-3 py-1">
-          Name
-        </span>
-        {Array.from({ length: details }, (_, i) => (
-          <span key={i} role="columnheader" className="label min-w-0 flex-1 px-2 py-1">
-            {detailHeading(i)}
-          </span>
-        ))}
-        {sets.map((set) => (
-          <span
-            key={set.id}
-            role="columnheader"
-            title={set.name}
-            className="flex w-[var(--tick)] shrink-0 justify-center text-[12px] leading-tight font-semibold"
-          >
-            <span
-              className={
-                narrow
-                  ? 'max-h-28 rotate-180 overflow-hidden px-1.5 whitespace-nowrap [writing-mode:vertical-rl]'
-                  : 'line-clamp-3 px-0.5 py-1 text-center wrap-break-word hyphens-auto'
-              }
-            >
-              {set.name || '–'}
-            </span>
-          </span>
-        ))}
-      </div>
+      <ColumnHeads
+        columns={headings}
+        tracks={tracks}
+        set={widths}
+        onWidth={(id, width) => setWidths((before) => withWidth(before, id, width))}
+      />
       <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((item) => {
           const entry = entries[item.index]!;
@@ -93,6 +92,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
               entry={entry}
               top={item.start}
               line={item.index}
+              tracks={tracks}
               sets={sets}
               details={details}
               members={own(diagram.venn.members, entry.id) ?? noSets}
@@ -115,6 +115,8 @@ interface RowProps {
   readonly entry: Entry;
   readonly top: number;
   readonly line: number;
+  /** Of the grid, shared by all lines. */
+  readonly tracks: string;
   readonly sets: readonly VennSet[];
   readonly details: number;
   readonly members: readonly string[];
@@ -123,7 +125,7 @@ interface RowProps {
 }
 
 const Row = memo(function Row(props: RowProps) {
-  const { entry, top, line, sets, details, members, selected, focusColumn } = props;
+  const { entry, top, line, tracks, sets, details, members, selected, focusColumn } = props;
   const { store } = useParts();
   const row = useRef<HTMLDivElement>(null);
   const keys = useCellKeys(entry.id);
@@ -140,13 +142,14 @@ const Row = memo(function Row(props: RowProps) {
       role="row"
       aria-rowindex={line + 2}
       aria-selected={selected}
-      className={`absolute inset-x-0 flex items-stretch border-b border-hair ${selected ? 'border-l-[3px] border-l-moss bg-mosswash' : 'border-l-[3px] border-l-transparent'}`}
-      style={{ top, height: rowHeight }}
+      className={`absolute inset-x-0 grid items-stretch border-b border-hair ${selected ? 'bg-mosswash' : ''}`}
+      style={{ top, height: rowHeight, gridTemplateColumns: tracks }}
       onPointerDown={(event) => pressLine(store, entry.id, event)}
       onMouseDown={(event) => (event.shiftKey || event.ctrlKey || event.metaKey) && event.preventDefault()}
     >
       <RowForm entry={entry.id} />
-      <span role="gridcell" className="flex min-w-0 flex-[1.4]">
+      <span role="presentation" className={selected ? 'bg-moss' : ''} />
+      <span role="gridcell" className="flex min-w-0">
         {entry.image && (
           <img
             src={`/api/pictures/${entry.image.id}`}
@@ -171,7 +174,7 @@ const Row = memo(function Row(props: RowProps) {
         />
       </span>
       {Array.from({ length: details }, (_, i) => (
-        <span key={i} role="gridcell" className="flex min-w-0 flex-1 border-l border-hair">
+        <span key={i} role="gridcell" className="flex min-w-0 border-l border-hair">
           <ListCell
             entry={entry.id}
             column={detailColumns[i]!}
@@ -182,11 +185,7 @@ const Row = memo(function Row(props: RowProps) {
         </span>
       ))}
       {sets.map((set, i) => (
-        <span
-          key={set.id}
-          role="gridcell"
-          className="grid w-[var(--tick)] shrink-0 place-items-center border-l border-hair"
-        >
+        <span key={set.id} role="gridcell" className="grid place-items-center border-l border-hair">
           <input
             type="checkbox"
             form={rowForm(entry.id)}
