@@ -45,10 +45,10 @@ describe('actions in the list', () => {
   });
   it('removing one with reports asks first; one without goes at once and the line before is selected', () => {
     const { store } = bench();
-    removeEntry(store, 'e1', true);
+    removeEntry(store, 'e1');
     expect(store.getState()).toMatchObject({ removing: ['e1'] });
     expect(shape(store.getState().diagram)).toBe('0(1(3) 2)');
-    removeEntry(store, 'e3', true);
+    removeEntry(store, 'e3');
     expect(shape(store.getState().diagram)).toBe('0(1 2)');
     expect(store.getState()).toMatchObject({ selected: 'e1', focus: { entry: 'e1', column: 0 } });
   });
