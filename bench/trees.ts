@@ -24,8 +24,8 @@ function levelOrder(name: string, parent: Int32Array, sizeOf: () => number): Ben
 }
 
 /** Managers have three to ten reports each; two in five posts of a tier lead others. */
-export function organisation(n: number): BenchTree {
-  const draw = random(n);
+export function organisation(n: number, seed = n): BenchTree {
+  const draw = random(seed);
   const parent = new Int32Array(n).fill(-1);
   let at = 1;
   for (let manager = 0; at < n; manager++) {

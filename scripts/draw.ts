@@ -13,7 +13,7 @@ import {
   type Command,
   type Diagram,
 } from '../src/core/diagram';
-import type { Finding } from '../src/core/model';
+import { Sheet, type Finding } from '../src/core/model';
 import { decodeList, type Reading } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { formats, isFormat } from '../src/export/formats';
@@ -22,7 +22,8 @@ import { withPictures } from './draw-pictures';
 const options = kinds.flatMap(({ options: own }) => own);
 const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
               ${options.map(({ name, choices }) => `[--${name} ${Object.keys(choices).join('|')}]`).join(' ')}
-              [--look L] [--sheet A4|A3|letter|drawing] [--orientation landscape|portrait] [--dpi N]
+              [--look L] [--sheet ${Sheet.shape.size.options.join('|')}] [--orientation ${Sheet.shape.orientation.options.join('|')}]
+              [--least PT] [--dpi N]
 
 Reads lists and draws them, without server or browser. LIST may be - for standard input.
 Without --kind the list itself tells, as on Start. With several lists, {} in --out and --report stands for the name of each.
@@ -118,6 +119,7 @@ function parse(args: string[]) {
         sheet: text,
         orientation: text,
         dpi: text,
+        least: text,
         help: { type: 'boolean', default: false },
       },
     });
@@ -149,16 +151,25 @@ async function bytesOf(list: string): Promise<Uint8Array> {
 function withOptions(made: Diagram, kind: AnyKind, values: Values): Diagram {
   if (values.dpi !== undefined && !(Number(values.dpi) >= 24 && Number(values.dpi) <= 1200))
     throw new Misuse('--dpi takes a number from 24 to 1200.');
+  if (values.least !== undefined && !(Number(values.least) >= 4 && Number(values.least) <= 36))
+    throw new Misuse('--least takes a size of print from 4 to 36 points.');
   const look = chosen(
     'look',
     values.look,
     looks.map(({ id }) => id),
   );
-  const size = chosen('sheet', values.sheet, ['A4', 'A3', 'letter', 'drawing']);
-  const orientation = chosen('orientation', values.orientation, ['landscape', 'portrait']);
+  const size = chosen('sheet', values.sheet, Sheet.shape.size.options);
+  const orientation = chosen('orientation', values.orientation, Sheet.shape.orientation.options);
   const gesture: Command[] = [
     ...(look ? [{ kind: 'setLook' as const, look }] : []),
-    { kind: 'setSheet', patch: { ...(size && { size }), ...(orientation && { orientation }) } },
+    {
+      kind: 'setSheet',
+      patch: {
+        ...(size && { size }),
+        ...(orientation && { orientation }),
+        ...(values.least !== undefined && { leastPrint: Number(values.least) }),
+      },
+    },
   ];
   for (const { name, choices } of options) {
     const given = (values as unknown as Record<string, string | undefined>)[name];

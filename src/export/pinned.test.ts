@@ -6,12 +6,12 @@ import { svgOf } from './svg/svg';
 
 /** Drawings of stored diagrams, pinned to the last digit: whoever changes one on purpose pins it anew and says why. */
 const pinned: Record<string, string> = {
-  certificates: 'c358b8f8cd2ca2bd',
-  crew: '117ff26027351ff0',
-  'shorebirds-styled': '2ce888e7542f7a9c',
-  shorebirds: '5e56e8755b64ec7a',
-  'staff-styled': 'f395e00d0c7797d2',
-  staff: '4197f69027996c9a',
+  certificates: '303ccd9bcad8a206',
+  crew: '58a8c283e738d8a0',
+  'shorebirds-styled': 'c07d96403bbd4cc4',
+  shorebirds: '2f3b16d9e6d66848',
+  'staff-styled': '9fda67edcd54ff12',
+  staff: 'dad8a5e10f6d2ee8',
 };
 const digest = (name: string): string => {
   const stored: unknown = JSON.parse(

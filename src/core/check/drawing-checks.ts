@@ -1,11 +1,15 @@
 import type { Listing } from '../hierarchy';
-import { finding, type BoxStyle, type DiagramCommon, type Finding } from '../model';
+import { finding, nextSheet, pxPerPt, sheetName, type BoxStyle, type DiagramCommon, type Finding } from '../model';
 import type { Scene } from '../scene';
 import { contrastRatio, leastContrast } from '../style';
 import { nameOf } from './list-checks';
 
 /** Text below about 8 pt does not read well on a handout (common practice). 1 pt = 4/3 CSS px. */
-const leastPrintedPt = 8;
+export const leastPrintedPt = 8;
+
+/** The size at which the smallest text of a drawing prints, in points; null without text. */
+export const printPt = ({ smallestText }: Scene): number | null =>
+  smallestText === null ? null : smallestText / pxPerPt;
 
 export function legibility(
   diagram: DiagramCommon,
@@ -28,15 +32,25 @@ export function legibility(
 }
 
 /** `remedy`: what helps in this kind of drawing, as a sentence. */
-export function smallPrint(
-  { sheet }: DiagramCommon,
-  { smallestText }: Scene,
-  remedy: string,
-): Finding<'small-print'>[] {
-  if (smallestText === null) return [];
-  const points = smallestText * 0.75;
-  if (points >= leastPrintedPt - 0.05) return [];
+export function smallPrint({ sheet }: DiagramCommon, scene: Scene, remedy: string): Finding<'small-print'>[] {
+  const points = printPt(scene);
+  const wished = sheet.leastPrint;
+  if (points === null || points >= (wished ?? leastPrintedPt) - 0.05) return [];
   const told = sheet.size === 'drawing' ? '' : ` ${remedy}`;
-  const message = `The smallest text prints at ${points.toFixed(1)} pt; below 8 pt it is hard to read on paper.${told}`;
+  const why = wished === null ? 'below 8 pt it is hard to read on paper' : `at least ${wished} pt is wished for`;
+  const message = `The smallest text prints at ${points.toFixed(1)} pt; ${why}.${told}`;
   return [finding('small-print', 'warning', message)];
+}
+
+/** Says so where another size of sheet was taken than the one that was chosen, so that the print is as large as wished. */
+export function sheetTaken({ sheet }: DiagramCommon, scene: Scene): Finding<'larger-sheet'>[] {
+  const next = nextSheet(sheet.size);
+  if (
+    sheet.leastPrint === null ||
+    !next ||
+    scene.sheet.name.split(' ')[0] !== sheetName({ ...sheet, size: next }).split(' ')[0]
+  )
+    return [];
+  const message = `Drawn on ${scene.sheet.name}, as ${sheetName(sheet)} cannot hold it at ${sheet.leastPrint} pt.`;
+  return [finding('larger-sheet', 'note', message)];
 }

@@ -43,18 +43,18 @@ describe('order keys', () => {
 describe('papers in CSS px', () => {
   // ISO 216; 1 in = 25.4 mm = 96 CSS px.
   it('A4 is 210 × 297 mm', () => {
-    const paper = paperSize({ size: 'A4', orientation: 'portrait', margin: 0 })!;
+    const paper = paperSize({ size: 'A4', orientation: 'portrait' })!;
     expect((paper.width * 25.4) / 96).toBeCloseTo(210, 9);
     expect((paper.height * 25.4) / 96).toBeCloseTo(297, 9);
   });
   it('A3 landscape is 420 × 297 mm', () => {
-    const paper = paperSize({ size: 'A3', orientation: 'landscape', margin: 0 })!;
+    const paper = paperSize({ size: 'A3', orientation: 'landscape' })!;
     expect((paper.width * 25.4) / 96).toBeCloseTo(420, 9);
     expect((paper.height * 25.4) / 96).toBeCloseTo(297, 9);
   });
   // ANSI/ASME Y14.1.
   it('letter is 8.5 × 11 in', () =>
-    expect(paperSize({ size: 'letter', orientation: 'portrait', margin: 0 })).toEqual({ width: 816, height: 1056 }));
+    expect(paperSize({ size: 'letter', orientation: 'portrait' })).toEqual({ width: 816, height: 1056 }));
 });
 
 describe('invariants of a diagram', () => {

@@ -1,3 +1,4 @@
+import { defaultArrangement } from '../model';
 import { Diagram } from './diagram';
 
 type Stored = Record<string, unknown>;
@@ -9,8 +10,25 @@ const withLinkStyles = (stored: Stored): Stored => ({
   styles: { links: {}, onlyLinks: {}, ...(stored.styles as Stored) },
 });
 
+/** Drawings are arranged for their sheet. What was chosen by hand stays; teams in columns, which nobody had to choose, fold as the sheet wants it. */
+function withRoom(stored: Stored): Stored {
+  const before = stored.arrangement as Stored;
+  const chosen = before.lowest === 'row' || before.direction === 'right';
+  return {
+    ...stored,
+    format: 3,
+    arrangement: {
+      ...defaultArrangement,
+      ...before,
+      tiers: chosen ? 'bands' : 'open',
+      lowest: before.lowest === 'row' ? 'row' : 'open',
+    },
+    sheet: { leastPrint: null, ...(stored.sheet as Stored) },
+  };
+}
+
 /** Steps from an older stored format to the next one; index 0 leads from format 1 to 2, and so on. */
-const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles];
+const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles, withRoom];
 
 /** Reads a stored diagram of any format so far. Throws a ZodError where it is none. */
 export function openDiagram(stored: unknown): Diagram {

@@ -133,6 +133,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   takesLong(diagram: T['diagram']): boolean;
   scene(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[]): T['scene'];
 
+  /** True where its drawing is arranged for the sheet, so that orientation and size may be left to it. */
+  readonly sheetOpen: boolean;
   /** Further sheets that can be printed, by the word that asks for one: the diagram as that sheet shows it. */
   readonly sheets: Readonly<Record<string, (diagram: T['diagram']) => T['diagram']>>;
 

@@ -1,7 +1,7 @@
 import type { BoxStyle, Entry } from '../model';
 import { sansFace, type Face } from './face';
 import { capHeightOf, runsOf, type Run } from './measure';
-import { wrap } from './wrap';
+import { foldsOf, foldWithin, type Wrapped } from './wrap';
 
 /** One set line, its baseline and middle relative to the middle of all its lines. CSS px. */
 export interface SetLine {
@@ -20,46 +20,76 @@ export interface BoxText {
   readonly height: number;
 }
 
-/** Text wider than this many times the name's size starts a new line. */
+/** Text wider than this many times the name's size starts a new line, unless a width in CSS px is given. */
 const wantedEms = { narrow: 7.8, wide: 18 } as const;
-export type TextWidth = keyof typeof wantedEms;
+/** `narrow` as boxes want it, `wide` as lists do, where most names keep to one line; or the width that there is, in CSS px. */
+export type TextWidth = keyof typeof wantedEms | number;
 const mostNameLines = 3;
-const mostDetailLines = 2;
+const mostDetailLines = 3;
+/** The widest double name that is kept whole, in ems. */
+const widestDoubleEms = 8.6;
 const nameLeading = 1.18;
 const detailLeading = 1.25;
 
-const kept = {
-  narrow: new WeakMap<Entry, Map<BoxStyle, BoxText>>(),
-  wide: new WeakMap<Entry, Map<BoxStyle, BoxText>>(),
-};
+/** The ways to break the name and each detail that is shown, from few lines to many. */
+export interface TextFolds {
+  readonly name: readonly Wrapped[];
+  readonly details: readonly (readonly Wrapped[])[];
+}
 
-/**
- * Sets the text of an entry: the name in bold, the details lighter below. `narrow` as boxes want it, `wide` as lists do, where most names
- * keep to one line. Kept per entry and style, which never change in place.
- */
+const folded = new WeakMap<Entry, Map<BoxStyle, TextFolds>>();
+
+/** The folds of an entry's text. Kept per entry and style, which never change in place. */
+export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
+  return keptBy(folded, entry, style, () => {
+    const name = entry.name.trim() === '' ? ' ' : entry.name;
+    const whole = { widestDouble: style.nameSize * widestDoubleEms };
+    return {
+      name: foldsOf(name, sansFace(style.nameWeight, style.nameSlant), style.nameSize, mostNameLines, whole),
+      details: entry.details
+        .slice(0, style.details)
+        .filter((detail) => detail.trim() !== '')
+        .map((detail) => foldsOf(detail, sansFace(400, 'upright'), style.detailSize, mostDetailLines)),
+    };
+  });
+}
+
+/** Height of the lines of a text set within a width, without padding. CSS px. */
+export function heightWithin({ name, details }: TextFolds, style: BoxStyle, wanted: number): number {
+  let height = foldWithin(name, wanted).lines.length * style.nameSize * nameLeading;
+  for (const detail of details) height += foldWithin(detail, wanted).lines.length * style.detailSize * detailLeading;
+  return height + (details.length > 0 ? style.detailSize * 0.15 : 0);
+}
+
+/** Width of the widest line of a text set within a width. CSS px. */
+export function widthWithin({ name, details }: TextFolds, wanted: number): number {
+  let width = foldWithin(name, wanted).width;
+  for (const detail of details) width = Math.max(width, foldWithin(detail, wanted).width);
+  return width;
+}
+
+const kept = new WeakMap<Entry, Map<BoxStyle, Map<string, BoxText>>>();
+
+/** Sets the text of an entry: the name in bold, the details lighter below. Kept per entry, style and way of breaking it. */
 export function boxText(entry: Entry, style: BoxStyle, width: TextWidth = 'narrow'): BoxText {
-  let byStyle = kept[width].get(entry);
-  if (!byStyle) kept[width].set(entry, (byStyle = new Map()));
-  let text = byStyle.get(style);
-  if (!text) byStyle.set(style, (text = set(entry, style, width)));
+  const wanted = typeof width === 'number' ? width : style.nameSize * wantedEms[width];
+  const { name, details } = textFolds(entry, style);
+  const blocks = [foldWithin(name, wanted), ...details.map((detail) => foldWithin(detail, wanted))];
+  const ways = keptBy(kept, entry, style, () => new Map<string, BoxText>());
+  const key = blocks.map(({ lines }) => lines.length).join(' ');
+  let text = ways.get(key);
+  if (!text) ways.set(key, (text = set(blocks, style)));
   return text;
 }
 
-function set(entry: Entry, style: BoxStyle, inLine: TextWidth): BoxText {
+function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
   const nameFace = sansFace(style.nameWeight, style.nameSlant);
   const detailFace = sansFace(400, 'upright');
-  const wanted = style.nameSize * wantedEms[inLine];
   const blocks: { text: string; face: Face; size: number; leading: number; part: SetLine['part'] }[] = [];
-  const name = entry.name.trim() === '' ? ' ' : entry.name;
-  for (const text of wrap(name, nameFace, style.nameSize, wanted, mostNameLines).lines) {
+  for (const text of name!.lines)
     blocks.push({ text, face: nameFace, size: style.nameSize, leading: nameLeading, part: 'name' });
-  }
-  for (const detail of entry.details.slice(0, style.details)) {
-    if (detail.trim() === '') continue;
-    for (const text of wrap(detail, detailFace, style.detailSize, wanted, mostDetailLines).lines) {
-      blocks.push({ text, face: detailFace, size: style.detailSize, leading: detailLeading, part: 'detail' });
-    }
-  }
+  for (const text of details.flatMap(({ lines }) => lines))
+    blocks.push({ text, face: detailFace, size: style.detailSize, leading: detailLeading, part: 'detail' });
   const lines: SetLine[] = [];
   let y = 0;
   let width = 0;
@@ -73,4 +103,12 @@ function set(entry: Entry, style: BoxStyle, inLine: TextWidth): BoxText {
     y += step;
   }
   return { lines: lines.map((line) => ({ ...line, baseline: line.baseline - y / 2 })), width, height: y };
+}
+
+function keptBy<V>(by: WeakMap<Entry, Map<BoxStyle, V>>, entry: Entry, style: BoxStyle, make: () => V): V {
+  let byStyle = by.get(entry);
+  if (!byStyle) by.set(entry, (byStyle = new Map()));
+  let value = byStyle.get(style);
+  if (value === undefined) byStyle.set(style, (value = make()));
+  return value;
 }

@@ -20,57 +20,125 @@ function pieces(text: string): string[] {
   return found;
 }
 
+/** Parts of a name that stay with what follows: particles, titles before a name, initials. */
+const leads =
+  /^(van|vander|der|den|des|de|del|della|di|da|do|dos|das|du|la|le|les|el|al|von|vom|zu|zum|zur|ten|ter|mac|mc|ó|ní|ap|bin|ibn|ben|af|av|y|e|dr|prof|mr|mrs|ms|st|sir|dame|\p{Lu})\.?$/iu;
+/** Parts that stay with what comes before: numbers and numerals after a name, "Jr". */
+const trails = /^(\d{1,4}|[IVX]{1,4}|[js]r\.?)$/iu;
+
+/** The pieces of a name: particles stay with it, and a double name is parted at its hyphen only where it is wider than `most` CSS px. */
+function namePieces(name: string, face: Face, size: number, most: number): string[] {
+  const parts: string[] = [];
+  let open = false;
+  for (const piece of pieces(name)) {
+    const last = parts.at(-1);
+    const bare = piece.trim();
+    const joins =
+      last !== undefined &&
+      (open || trails.test(bare) || (/\p{L}-$/u.test(last) && widthOf(last + bare, face, size) <= most));
+    if (joins) parts[parts.length - 1] = last + piece;
+    else parts.push(piece);
+    open = leads.test(bare);
+  }
+  return parts;
+}
+
 /**
  * Breaks a text so that it is at most `wanted` CSS px wide where that takes no more than `mostLines` lines; where it would take
  * more, the lines grow wider instead: nothing is ever cut. Lines are as even as the words allow.
  */
 export function wrap(text: string, face: Face, size: number, wanted: number, mostLines: number): Wrapped {
+  const ways = foldsOf(text, face, size, mostLines);
+  return foldWithin(ways, wanted);
+}
+
+/** The first of some folds, from few lines to many, that is at most `wanted` CSS px wide; else the narrowest. */
+export const foldWithin = (ways: readonly Wrapped[], wanted: number): Wrapped =>
+  ways.find(({ width }) => width <= wanted) ?? ways.at(-1)!;
+
+/**
+ * The ways to set a text on one line, two, and so on up to `mostLines`, each as narrow as its number of lines allows; a further line is left out where it
+ * makes nothing narrower. `name`: the widest double name that is not parted, in CSS px; left out for what is no name.
+ */
+export function foldsOf(
+  text: string,
+  face: Face,
+  size: number,
+  mostLines: number,
+  name: { readonly widestDouble: number } | null = null,
+): Wrapped[] {
   const whole = text.trim();
-  const single = widthOf(whole, face, size);
-  if (single <= wanted || mostLines <= 1) return { lines: [whole], width: single };
-  const parts = pieces(whole);
-  if (parts.length === 1) return { lines: [whole], width: single };
-  for (let lines = 2; lines <= mostLines; lines++) {
-    const even = evenLines(parts, face, size, lines);
-    if (even.width <= wanted || lines === mostLines || lines >= parts.length) return even;
+  const ways: Wrapped[] = [{ lines: [whole], width: widthOf(whole, face, size) }];
+  const parts = name ? namePieces(whole, face, size, name.widestDouble) : pieces(whole);
+  for (let lines = 2; lines <= Math.min(mostLines, parts.length); lines++) {
+    const way = narrowest(parts, face, size, lines);
+    if (way.width < ways.at(-1)!.width - 0.01) ways.push(way);
   }
-  return { lines: [whole], width: single };
+  return ways;
 }
 
-/** The narrowest setting in at most `lines` lines: bisection over the width, filling each line as far as it goes. */
-function evenLines(parts: readonly string[], face: Face, size: number, lines: number): Wrapped {
-  let low = Math.max(...parts.map((part) => widthOf(part.trimEnd(), face, size)));
-  let best = fill(parts, face, size, low);
-  if (best.lines.length <= lines) return best;
-  let high = widthOf(parts.join(''), face, size);
-  best = fill(parts, face, size, high);
-  while (high - low > 0.5) {
-    const middle = (low + high) / 2;
-    const tried = fill(parts, face, size, middle);
-    if (tried.lines.length <= lines) {
-      best = tried;
-      high = middle;
-    } else {
-      low = middle;
-    }
+/** The narrowest setting of pieces on `count` lines: the least of the widest lines, by dynamic programming over the breaks. O(pieces² · lines). */
+function narrowest(parts: readonly string[], face: Face, size: number, count: number): Wrapped {
+  const n = parts.length;
+  const widths = parts.map((part) => widthOf(part, face, size));
+  const bare = parts.map((part, i) => (part.endsWith(' ') ? widthOf(part.trimEnd(), face, size) : widths[i]!));
+  const before = new Float64Array(n + 1);
+  for (let i = 0; i < n; i++) before[i + 1] = before[i]! + widths[i]!;
+  const line = (from: number, to: number): number => before[to - 1]! - before[from]! + bare[to - 1]!;
+  let best = Float64Array.from({ length: n + 1 }, (_, to) => (to === 0 ? 0 : line(0, to)));
+  const breaks: Int32Array[] = [];
+  for (let l = 1; l < count; l++) {
+    const next = new Float64Array(n + 1).fill(Infinity);
+    const at = new Int32Array(n + 1);
+    for (let to = l + 1; to <= n; to++)
+      for (let from = to - 1; from >= l; from--) {
+        const width = line(from, to);
+        if (width >= next[to]!) break;
+        const widest = Math.max(best[from]!, width);
+        if (widest < next[to]!) {
+          next[to] = widest;
+          at[to] = from;
+        }
+      }
+    breaks.push(at);
+    best = next;
   }
-  return best;
+  const lines: string[] = [];
+  let to = n;
+  for (let l = breaks.length - 1; l >= 0; l--) {
+    const from = breaks[l]![to]!;
+    lines.unshift(parts.slice(from, to).join('').trimEnd());
+    to = from;
+  }
+  lines.unshift(parts.slice(0, to).join('').trimEnd());
+  return { lines, width: Math.max(...lines.map((each) => widthOf(each, face, size))) };
 }
 
-function fill(parts: readonly string[], face: Face, size: number, width: number): Wrapped {
+/** Breaks a text into as many lines as it takes to be no wider than `width` CSS px; a word that is wider is broken between its letters. */
+export function wrapWithin(text: string, face: Face, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
-  let widest = 0;
-  for (const part of parts) {
-    const longer = line + part;
-    if (line !== '' && widthOf(longer.trimEnd(), face, size) > width) {
+  for (const piece of pieces(text.trim()).flatMap((one) => lettersWithin(one, face, size, width))) {
+    if (line !== '' && widthOf((line + piece).trimEnd(), face, size) > width) {
       lines.push(line.trimEnd());
-      line = part;
-    } else {
-      line = longer;
+      line = '';
     }
+    line += piece;
   }
-  lines.push(line.trimEnd());
-  for (const each of lines) widest = Math.max(widest, widthOf(each, face, size));
-  return { lines, width: widest };
+  if (line.trim() !== '') lines.push(line.trimEnd());
+  return lines;
+}
+
+function lettersWithin(piece: string, face: Face, size: number, width: number): string[] {
+  if (widthOf(piece.trimEnd(), face, size) <= width) return [piece];
+  const parts: string[] = [];
+  let part = '';
+  for (const letter of piece) {
+    if (part !== '' && widthOf(part + letter, face, size) > width) {
+      parts.push(part);
+      part = '';
+    }
+    part += letter;
+  }
+  return [...parts, part];
 }

@@ -94,7 +94,7 @@ export type Styles = z.infer<typeof Styles>;
 
 /** The shape of what every diagram has, whatever its kind; a kind adds its name and its own part. */
 export const commonShape = {
-  format: z.literal(2),
+  format: z.literal(3),
   title: text(200),
   titleBlock: TitleBlock,
   entries: z.record(Id, Entry),

@@ -2,7 +2,13 @@ import type { DiagramCommon, Entry } from './common';
 
 export const defaultArrangement = {
   direction: 'down',
-  lowest: 'column',
+  tiers: 'open',
+  lowest: 'open',
+  mostColumns: 4,
+  narrowest: 64,
+  widest: 240,
+  tightest: 0.4,
+  largestPrint: 14,
   siblingGap: 12,
   branchGap: 22,
   tierGap: 40,
@@ -11,7 +17,7 @@ export const defaultArrangement = {
 } as const;
 
 /** The format that is written now; `diagram/upgrade.ts` reads the older ones. */
-export const formatNow = 2;
+export const formatNow = 3;
 
 /** What every empty diagram has, whatever its kind. */
 export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
@@ -25,7 +31,7 @@ export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
   look: 'saltmarsh',
   styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {}, links: {}, onlyLinks: {} },
   arrangement: { ...defaultArrangement },
-  sheet: { size: 'A4', orientation: 'landscape', margin: 38 },
+  sheet: { size: 'A4', orientation: 'landscape', margin: 38, leastPrint: null },
 });
 
 export function createEntry(given: Partial<Entry> & Pick<Entry, 'id' | 'order'>): Entry {

@@ -1,51 +1,54 @@
 import { KeptFor, type BoxStyle, type Entry } from '../model';
-import { boxText } from '../measure';
+import { boxText, type BoxText } from '../measure';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
-export const padding = { x: 12, y: 8 } as const;
-const leastWidth = 64;
-
-interface Sized {
-  readonly style: BoxStyle;
-  readonly width: number;
-  readonly height: number;
-}
-const sized = new KeptFor<Entry, Sized>();
-
-/** Size of a box fitted to its own text, CSS px. Kept per entry while its style stays. */
-export function ownSize(entry: Entry, style: BoxStyle): { readonly width: number; readonly height: number } {
-  const known = sized.get(entry);
-  if (known && known.style === style) return known;
-  const text = boxText(entry, style);
+/** Between the text and the edge of a box, and where the print would be small. CSS px. */
+const paddings = { easy: { x: 12, y: 8 }, tight: { x: 8, y: 5 } } as const;
+export type Padding = keyof typeof paddings;
+/** Size of a box around text of a size, CSS px; `narrowest`: the least width. */
+export function boxAround(
+  text: { readonly width: number; readonly height: number },
+  style: BoxStyle,
+  { narrowest, padded }: { readonly narrowest: number; readonly padded: Padding },
+): { readonly width: number; readonly height: number } {
   const side = style.shape === 'pill' ? Math.min(text.height, 28) / 3 : style.shape === 'cut' ? style.corner / 2 : 0;
-  const size = {
-    style,
-    width: Math.max(leastWidth, Math.ceil(text.width + 2 * (padding.x + side))),
+  const padding = paddings[padded];
+  return {
+    width: Math.max(narrowest, Math.ceil(text.width + 2 * (padding.x + side))),
     height: Math.ceil(text.height + 2 * padding.y),
   };
-  sized.set(entry, size);
-  return size;
 }
 
 interface Drawn {
   readonly style: BoxStyle;
+  readonly text: BoxText;
   readonly group: SceneGroup;
   readonly label: string;
 }
 
 const drawn = new KeptFor<Entry, Drawn>();
 
-/** The box and text of an entry. The same object comes back while nothing about it has changed. */
-export function entryGroup(entry: Entry, style: BoxStyle, { x, y, width, height }: Rect, label: string): SceneGroup {
+/** The box of an entry with its text, set within `wanted` CSS px. The same object comes back while nothing about it has changed. */
+export function entryGroup(
+  entry: Entry,
+  style: BoxStyle,
+  { x, y, width, height }: Rect,
+  { wanted, label }: { readonly wanted: number; readonly label: string },
+): SceneGroup {
   const before = drawn.get(entry);
+  const text = boxText(entry, style, wanted);
   const alike =
-    before && before.style === style && before.group.bounds.width === width && before.group.bounds.height === height;
+    before &&
+    before.style === style &&
+    before.text === text &&
+    before.group.bounds.width === width &&
+    before.group.bounds.height === height;
   if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
   const empty = blank(style, width, height);
-  const children = alike ? before.group.children : content(entry, style, empty);
+  const children = alike ? before.group.children : content(text, style, empty);
   const bounds = alike ? before.group.bounds : empty.bounds;
   const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
-  drawn.set(entry, { style, group, label });
+  drawn.set(entry, { style, text, group, label });
   return group;
 }
 
@@ -79,9 +82,9 @@ function blank(style: BoxStyle, width: number, height: number): Blank {
   return made;
 }
 
-function content(entry: Entry, style: BoxStyle, { bounds: { width, height }, box }: Blank): Primitive[] {
+function content(text: BoxText, style: BoxStyle, { bounds: { width, height }, box }: Blank): Primitive[] {
   const primitives: Primitive[] = [box];
-  for (const line of boxText(entry, style).lines) {
+  for (const line of text.lines) {
     if (line.width === 0) continue;
     primitives.push({
       type: 'text',

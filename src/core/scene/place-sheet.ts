@@ -1,6 +1,6 @@
 import { paperSize, type DiagramCommon } from '../model';
 import type { Scene } from './scene';
-import { notesRoom } from './sheet-notes';
+import { notesWithin, type Notes } from './sheet-notes';
 
 /** A sheet as large as its drawing is never smaller than this, so that the title has room. */
 const leastSheet = { width: 420, height: 200 };
@@ -9,35 +9,40 @@ const leastSheet = { width: 420, height: 200 };
 export function freeRoom(diagram: DiagramCommon, legend: string): { width: number; height: number } | null {
   const paper = paperSize(diagram.sheet);
   if (!paper) return null;
-  const room = notesRoom(diagram, legend);
   const { margin } = diagram.sheet;
-  return {
-    width: Math.max(1, paper.width - 2 * margin),
-    height: Math.max(1, paper.height - 2 * margin - room.top - room.bottom),
-  };
+  const width = Math.max(1, paper.width - 2 * margin);
+  const notes = notesWithin(diagram, legend, width);
+  return { width, height: Math.max(1, paper.height - 2 * margin - notes.top - notes.bottom) };
 }
 
-/** Where a drawing of a size stands on its sheet, made smaller where it must. */
+export interface OnSheet extends Pick<Scene, 'drawing'> {
+  readonly sheet: { readonly width: number; readonly height: number };
+  readonly notes: Notes;
+}
+
+/** Where a drawing of a size stands on its sheet: as large as it fits, up to `largestScale`, in the middle. */
 export function placeOnSheet(
   diagram: DiagramCommon,
   { width, height }: { readonly width: number; readonly height: number },
   legend: string,
-  largestScale = 1.25,
-): Pick<Scene, 'drawing'> & { sheet: { width: number; height: number } } {
-  const room = notesRoom(diagram, legend);
+  largestScale: number,
+): OnSheet {
   const { margin } = diagram.sheet;
   const paper = paperSize(diagram.sheet);
   const free = freeRoom(diagram, legend);
   if (!paper || !free) {
     const sheetWidth = Math.max(leastSheet.width, width + 2 * margin);
-    const sheetHeight = Math.max(leastSheet.height, height + 2 * margin + room.top + room.bottom);
+    const notes = notesWithin(diagram, legend, sheetWidth - 2 * margin);
+    const sheetHeight = Math.max(leastSheet.height, height + 2 * margin + notes.top + notes.bottom);
     return {
       sheet: { width: sheetWidth, height: sheetHeight },
-      drawing: { x: (sheetWidth - width) / 2, y: margin + room.top, scale: 1, width, height },
+      drawing: { x: (sheetWidth - width) / 2, y: margin + notes.top, scale: 1, width, height },
+      notes,
     };
   }
+  const notes = notesWithin(diagram, legend, free.width);
   const scale = Math.min(largestScale, free.width / Math.max(1, width), free.height / Math.max(1, height));
   const x = (paper.width - width * scale) / 2;
-  const y = margin + room.top + (free.height - height * scale) * 0.4;
-  return { sheet: paper, drawing: { x, y, scale, width, height } };
+  const y = margin + notes.top + (free.height - height * scale) * 0.4;
+  return { sheet: paper, drawing: { x, y, scale, width, height }, notes };
 }

@@ -130,6 +130,8 @@ export interface Scene {
     readonly height: number;
   };
   readonly direction: 'down' | 'right';
+  /** How tiers stand: each on a line of its own, or each branch right below its head; left out where there are none. */
+  readonly manner?: 'bands' | 'compact';
   /** Lines first, then entries; in drawing coordinates. */
   readonly groups: readonly SceneGroup[];
   /** Title block and legend, in sheet coordinates. */

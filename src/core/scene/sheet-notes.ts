@@ -1,74 +1,111 @@
 import type { DiagramCommon } from '../model';
-import { runsOf, type Face } from '../measure';
+import { runsOf, wrapWithin, type Face } from '../measure';
 import { readableText, type Look } from '../style';
 import type { SceneGroup, TextPrimitive } from './scene';
 
 type Align = 'left' | 'middle' | 'right';
 
-function line(
-  text: string,
-  face: Face,
-  size: number,
-  fill: string,
-  at: number,
-  y: number,
-  align: Align,
-): TextPrimitive {
-  const runs = runsOf(text, face, size);
-  const width = runs.reduce((sum, run) => sum + run.width, 0);
-  const x = align === 'left' ? at : align === 'middle' ? at - width / 2 : at - width;
-  return { type: 'text', x, y, size, fill, runs, part: 'note' };
-}
-
-function group(id: string, label: string, text: TextPrimitive): SceneGroup {
-  const width = text.runs.reduce((sum, run) => sum + run.width, 0);
-  return {
-    type: 'group',
-    stands: { for: 'note', id },
-    label,
-    x: 0,
-    y: 0,
-    bounds: { x: text.x, y: text.y - text.size, width, height: text.size * 1.3 },
-    children: [text],
-  };
-}
-
 export const titleSize = 22;
 export const subtitleSize = 13;
 const footSize = 11;
+const leading = 1.3;
+/** Between the title block and the drawing, the drawing and the foot, and two texts of the foot. CSS px. */
+const apart = { top: 14, foot: 12, texts: 24 } as const;
 
-/** Room the title block takes above the drawing and the foot lines below it, CSS px. */
-export function notesRoom(diagram: DiagramCommon, legend: string): { top: number; bottom: number } {
-  const { shown, title, subtitle, author, date } = diagram.titleBlock;
-  const top = shown
-    ? (title ? titleSize * 1.35 : 0) + (subtitle ? subtitleSize * 1.5 : 0) + (title || subtitle ? 14 : 0)
-    : 0;
-  const bottom = (shown && (author || date)) || legend ? footSize * 2.4 : 0;
-  return { top, bottom };
+/** A text of the sheet broken to its room. */
+interface Note {
+  readonly id: 'title' | 'subtitle' | 'legend' | 'signed';
+  readonly text: string;
+  readonly lines: readonly string[];
+  readonly face: Face;
+  readonly size: number;
+  readonly align: Align;
 }
 
-/** Title, subtitle, author and date, and what the signs mean, in sheet coordinates. */
+/** The texts around a drawing, and the room they take above and below it. CSS px. */
+export interface Notes {
+  readonly top: number;
+  readonly bottom: number;
+  readonly head: readonly Note[];
+  readonly foot: readonly Note[];
+}
+
+/** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
+export function notesWithin({ titleBlock }: Pick<DiagramCommon, 'titleBlock'>, legend: string, width: number): Notes {
+  const { shown, title, subtitle, author, date } = titleBlock;
+  const note = (id: Note['id'], text: string, face: Face, size: number, align: Align, room: number): Note => ({
+    id,
+    text,
+    lines: wrapWithin(text, face, size, Math.max(size * 3, room)),
+    face,
+    size,
+    align,
+  });
+  const head: Note[] = [];
+  if (shown && title) head.push(note('title', title, 'serif600', titleSize, 'middle', width));
+  if (shown && subtitle) head.push(note('subtitle', subtitle, 'sans400', subtitleSize, 'middle', width));
+  const signed = shown ? [author, date].filter(Boolean).join(', ') : '';
+  const foot: Note[] = [];
+  const own = (text: string) => runsOf(text, 'sans400', footSize).reduce((sum, run) => sum + run.width, 0);
+  const signedWidth = signed ? Math.min(own(signed), legend ? width * 0.4 : width) : 0;
+  const left = signed ? width - signedWidth - apart.texts : width;
+  if (legend) foot.push(note('legend', legend, 'sans400', footSize, 'left', left));
+  if (signed) foot.push(note('signed', signed, 'sans400', footSize, 'right', signedWidth + 0.5));
+  const heightOf = ({ lines, size }: Note) => lines.length * size * leading;
+  const top = head.reduce((sum, one) => sum + heightOf(one), 0);
+  const bottom = Math.max(0, ...foot.map(heightOf));
+  return {
+    top: top > 0 ? top + apart.top : 0,
+    bottom: bottom > 0 ? bottom + apart.foot : 0,
+    head,
+    foot,
+  };
+}
+
+/** The notes in sheet coordinates: the title over the middle of the drawing, the foot at the lower edge. */
 export function sheetNotes(
   diagram: DiagramCommon,
   look: Look,
   sheet: { width: number; height: number },
-  legend: string,
+  { head, foot }: Notes,
 ): SceneGroup[] {
-  const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const { margin } = diagram.sheet;
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
   const groups: SceneGroup[] = [];
-  const middle = sheet.width / 2;
-  const foot = sheet.height - margin;
-  if (shown && title)
-    groups.push(group('title', title, line(title, 'serif600', titleSize, ink, middle, margin + titleSize, 'middle')));
-  if (shown && subtitle) {
-    const y = margin + (title ? titleSize * 1.35 : 0) + subtitleSize;
-    groups.push(group('subtitle', subtitle, line(subtitle, 'sans400', subtitleSize, ink, middle, y, 'middle')));
+  let y = margin;
+  for (const note of head) {
+    groups.push(noteGroup(note, ink, { x: sheet.width / 2, y }));
+    y += note.lines.length * note.size * leading;
   }
-  if (legend) groups.push(group('legend', legend, line(legend, 'sans400', footSize, ink, margin, foot, 'left')));
-  const signed = [author, date].filter(Boolean).join(', ');
-  if (shown && signed)
-    groups.push(group('signed', signed, line(signed, 'sans400', footSize, ink, sheet.width - margin, foot, 'right')));
+  for (const note of foot) {
+    const x = note.align === 'left' ? margin : sheet.width - margin;
+    groups.push(noteGroup(note, ink, { x, y: sheet.height - margin - note.lines.length * note.size * leading }));
+  }
   return groups;
+}
+
+/** The lines of a note, each set from `x` to the right, to the left or to both sides; the first begins at `y`. */
+function noteGroup(
+  { id, text, lines, face, size, align }: Note,
+  fill: string,
+  { x, y }: { readonly x: number; readonly y: number },
+): SceneGroup {
+  let [left, right] = [Infinity, -Infinity];
+  const children = lines.map((line, k): TextPrimitive => {
+    const runs = runsOf(line, face, size);
+    const width = runs.reduce((sum, run) => sum + run.width, 0);
+    const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
+    left = Math.min(left, at);
+    right = Math.max(right, at + width);
+    return { type: 'text', x: at, y: y + k * size * leading + size, size, fill, runs, part: 'note' };
+  });
+  return {
+    type: 'group',
+    stands: { for: 'note', id },
+    label: text,
+    x: 0,
+    y: 0,
+    bounds: { x: left, y, width: right - left, height: lines.length * size * leading },
+    children,
+  };
 }

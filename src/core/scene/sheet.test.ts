@@ -4,7 +4,7 @@ import { paperSize } from '../model';
 import { createDiagram, type Diagram } from '../diagram';
 import { looks } from '../style';
 import { freeRoom, placeOnSheet } from './place-sheet';
-import { notesRoom, sheetNotes } from './sheet-notes';
+import { sheetNotes } from './sheet-notes';
 
 const plain = createDiagram('org-chart', 'Brackwater');
 const diagrams: fc.Arbitrary<Diagram> = fc
@@ -20,7 +20,7 @@ const diagrams: fc.Arbitrary<Diagram> = fc
   })
   .map(({ size, orientation, margin, ...block }) => ({
     ...plain,
-    sheet: { size, orientation, margin },
+    sheet: { size, orientation, margin, leastPrint: null },
     titleBlock: { ...plain.titleBlock, ...block },
   }));
 const size = fc.record({ width: fc.integer({ min: 1, max: 9000 }), height: fc.integer({ min: 1, max: 9000 }) });
@@ -30,9 +30,8 @@ describe('a drawing on its sheet', () => {
   it('keeps to the margins and clear of what is written above and below it', () => {
     fc.assert(
       fc.property(diagrams, size, legend, (diagram, { width, height }, words) => {
-        const { sheet, drawing } = placeOnSheet(diagram, { width, height }, words);
+        const { sheet, drawing, notes: room } = placeOnSheet(diagram, { width, height }, words, 1.25);
         const { margin } = diagram.sheet;
-        const room = notesRoom(diagram, words);
         const right = drawing.x + width * drawing.scale;
         const bottom = drawing.y + height * drawing.scale;
         expect(drawing.x).toBeGreaterThanOrEqual(Math.min(margin, sheet.width / 2) - 1);
@@ -67,8 +66,8 @@ describe('what is written on the sheet', () => {
   it('stands within the margins, above or below the drawing, and is left out where there is nothing to say', () => {
     fc.assert(
       fc.property(diagrams, size, legend, (diagram, extent, words) => {
-        const { sheet, drawing } = placeOnSheet(diagram, extent, words);
-        const notes = sheetNotes(diagram, looks[0]!, sheet, words);
+        const { sheet, drawing, notes: room } = placeOnSheet(diagram, extent, words, 1.25);
+        const notes = sheetNotes(diagram, looks[0]!, sheet, room);
         const { shown, title, subtitle, author, date } = diagram.titleBlock;
         const wanted = [
           ...(shown && title ? ['title'] : []),

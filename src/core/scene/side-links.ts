@@ -3,38 +3,46 @@ import {
   outside,
   placeLabel,
   roundedPath,
+  routeLinks,
   short,
   shortened,
   type Extent,
   type Polyline,
 } from '../arrange/graph';
-import { sideRouter, type TierTreeInput, type TierTreeLayout } from '../arrange/tree';
+import type { Gaps, TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace } from '../measure';
 import { KeptFor, own, type DiagramCommon, type Link, type LinkStyle } from '../model';
 import { linkStyle, type LinkKind } from '../style';
 import type { PathPrimitive, Primitive, SceneGroup } from './scene';
 
-interface LaidOut {
-  readonly input: TierTreeInput;
+/** A drawing of a hierarchy: places and sizes of its boxes, its lines and its gaps. */
+export interface Drawn {
   readonly layout: TierTreeLayout;
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+  readonly gaps: Gaps;
 }
+
+/** Links run this far from the boxes they pass, less where gaps are narrow. CSS px. */
+const beside = 7;
 
 /** Links beside the structure: routed between the boxes, with their words upright in a gap of the line. */
 export function sideLinks(
   diagram: DiagramCommon,
   structure: Hierarchy,
-  { input, layout }: LaidOut,
+  drawn: Drawn,
   kinds: readonly LinkKind[],
 ): SceneGroup[] {
   const links = Object.values(diagram.links);
   if (links.length === 0) return [];
-  const route = sideRouter(input, layout);
+  const boxes = boxesOf(drawn);
+  const ways = routesOf(drawn, boxes, links, structure);
   const placed: Extent[] = [];
-  return links.map((link) => {
-    const points = route(structure.index.get(link.from)!, structure.index.get(link.to)!);
+  return links.map((link, k) => {
+    const points = ways[k]!;
     const style = linkStyle(diagram, link, kinds);
-    const near = link.phrase === '' ? [] : [...boxesNear(points, input, layout), ...placed];
+    const near = link.phrase === '' ? [] : [...boxesNear(points, boxes), ...placed];
     const label = labelOf(diagram, link);
     const { joinRadius } = diagram.arrangement;
     const manner = JSON.stringify([points, style, label, joinRadius, near]);
@@ -49,13 +57,27 @@ export function sideLinks(
   });
 }
 
-interface Made {
-  readonly manner: string;
-  readonly group: SceneGroup;
-  /** Room that its words take; null without words. */
-  readonly words: Extent | null;
+const boxesOf = ({ layout: { x, y }, width, height }: Drawn): Extent[] =>
+  Array.from(x, (left, i) => ({ x: left, y: y[i]!, width: width[i]!, height: height[i]! }));
+
+const routed = new KeptFor<TierTreeLayout, { readonly ends: string; readonly ways: readonly Polyline[] }>();
+
+/** The ways of all links; kept per arrangement while their ends stay. */
+function routesOf(
+  { layout, gaps }: Drawn,
+  boxes: readonly Extent[],
+  links: readonly Link[],
+  { index }: Hierarchy,
+): readonly Polyline[] {
+  const ends = links.map(({ from, to }) => ({ from: index.get(from)!, to: index.get(to)! }));
+  const key = ends.map(({ from, to }) => `${from}>${to}`).join(' ');
+  const before = routed.get(layout);
+  if (before?.ends === key) return before.ways;
+  const lines = [...layout.fans.values()].flatMap((fan) => fan.map(({ points }) => points));
+  const ways = routeLinks({ boxes, lines, out: Math.min(beside, gaps.sibling / 2, gaps.branch / 2) }, ends);
+  routed.set(layout, { ends: key, ways });
+  return ways;
 }
-const kept = new KeptFor<Link, Made>();
 
 /** The sentence a link says: "Ada, safety, Bo". */
 function labelOf({ entries }: DiagramCommon, { from, to, phrase }: Link): string {
@@ -63,21 +85,26 @@ function labelOf({ entries }: DiagramCommon, { from, to, phrase }: Link): string
   return `Link from ${name(from)} to ${name(to)}${phrase ? `: ${phrase}` : ''}`;
 }
 
-function boxesNear(points: Polyline, { width, height }: TierTreeInput, { x, y }: TierTreeLayout): Extent[] {
+/** The boxes near a line, which its words keep clear of. */
+function boxesNear(points: Polyline, boxes: readonly Extent[]): Extent[] {
   const around = extentOfLines([points]);
   const reach = 120;
-  const near: Extent[] = [];
-  for (let i = 0; i < x.length; i++) {
-    const box = { x: x[i]!, y: y[i]!, width: width[i]!, height: height[i]! };
-    const apart =
-      box.x > around.x + around.width + reach ||
-      box.x + box.width < around.x - reach ||
-      box.y > around.y + around.height + reach ||
-      box.y + box.height < around.y - reach;
-    if (!apart) near.push(box);
-  }
-  return near;
+  return boxes.filter(
+    (box) =>
+      box.x <= around.x + around.width + reach &&
+      box.x + box.width >= around.x - reach &&
+      box.y <= around.y + around.height + reach &&
+      box.y + box.height >= around.y - reach,
+  );
 }
+
+interface Made {
+  readonly manner: string;
+  readonly group: SceneGroup;
+  /** Room that its words take; null without words. */
+  readonly words: Extent | null;
+}
+const kept = new KeptFor<Link, Made>();
 
 export interface LabelledLine {
   readonly children: readonly Primitive[];

@@ -1,11 +1,12 @@
-import { arrangeTierTree, type TierTreeInput, type TierTreeLayout } from '../arrange/tree';
+import type { TierTreeLayout } from '../arrange/tree';
 import { extentOfLines, roundedPath } from '../arrange/graph';
 import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
 import { KeptFor, own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
-import { entryGroup, ownSize } from './entry-group';
+import { entryGroup } from './entry-group';
+import { fitOnSheet } from './fit-sheet';
 import { placeOnSheet } from './place-sheet';
-import type { Scene, SceneGroup, TierBand } from './scene';
+import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
 
@@ -28,57 +29,50 @@ export function tierScene(
   words: TierWords,
 ): Scene {
   const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, words.roles) ? 1 : 0));
-  const { width, height } = boxSizes(diagram, structure, styles, beside);
-  const { arrangement } = diagram;
-  const tierGap = Array.from(
-    { length: tierCount(structure) },
-    (_, t) => own(diagram.tiers, String(t + 1))?.gap ?? arrangement.tierGap,
-  );
-  const { input, layout } = layoutOf(structure, { ...structure, ...arrangement, width, height, beside, tierGap });
-  const look = lookOf(diagram.look);
   const legend = legendOf(diagram, structure, words);
-  const { sheet, drawing } = placeOnSheet(diagram, layout, legend);
+  const fit = fitOnSheet(diagram, structure, styles, { beside, legend });
+  const { layout, width, height, gaps, manner } = fit.fitted;
+  const onIt = { ...diagram, sheet: fit.sheet };
+  const look = lookOf(diagram.look);
+  const drawn = { layout, width, height };
+  const links = sideLinks(diagram, structure, { ...drawn, gaps }, words.linkKinds);
+  const extent = extentWith(layout, links);
+  const placed = placeOnSheet(onIt, extent, legend, fit.largestScale);
+  const { sheet, notes } = placed;
+  const drawing = {
+    ...placed.drawing,
+    x: placed.drawing.x - extent.x * placed.drawing.scale,
+    y: placed.drawing.y - extent.y * placed.drawing.scale,
+  };
   return {
     title: diagram.title,
     description: `${words.kindName}: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
-    sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
+    sheet: { ...sheet, name: sheetName(fit.sheet), ground: look.ground },
     drawing,
-    direction: arrangement.direction,
+    direction: diagram.arrangement.direction,
     groups: [
       ...fans(diagram, structure, layout, look.line),
-      ...sideLinks(diagram, structure, { input, layout }, words.linkKinds),
-      ...boxes(diagram, structure, styles, { layout, width, height, words }),
+      ...links,
+      ...boxes(diagram, structure, styles, { ...drawn, wanted: fit.wanted, words }),
     ],
-    notes: sheetNotes(diagram, look, sheet, legend),
-    tiers: bands(diagram, structure, styles, layout, tierGap),
+    notes: sheetNotes(onIt, look, sheet, notes),
+    tiers: bands(diagram, structure, styles, { layout, gaps: gaps.tier }),
+    manner,
     entriesAs: 'boxes',
-    smallestText: smallest(diagram, structure, styles, drawing.scale),
+    smallestText: fit.smallest === null ? null : fit.smallest * drawing.scale,
   };
 }
 
-interface LaidOut {
-  readonly input: TierTreeInput;
-  readonly layout: TierTreeLayout;
-}
-const laidOut = new KeptFor<Hierarchy, LaidOut>();
-
-/** The arrangement; kept per structure while sizes and spacing stay as they are, as when a name is typed that fits its tier. */
-function layoutOf(structure: Hierarchy, input: TierTreeInput): LaidOut {
-  const before = laidOut.get(structure);
-  if (before && sameInput(before.input, input)) return before;
-  const made = { input, layout: arrangeTierTree(input) };
-  laidOut.set(structure, made);
-  return made;
-}
-
-function sameInput(a: TierTreeInput, b: TierTreeInput): boolean {
-  for (const key of Object.keys(b) as (keyof TierTreeInput)[]) {
-    const [one, other] = [a[key], b[key]];
-    if (one === other) continue;
-    if (typeof one !== 'object' || typeof other !== 'object' || one.length !== other.length) return false;
-    for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+/** The extent of a drawing with the links that go round it. */
+function extentWith({ width, height }: TierTreeLayout, links: readonly SceneGroup[]): Rect {
+  let [left, top, right, bottom] = [0, 0, width, height];
+  for (const { bounds } of links) {
+    left = Math.min(left, bounds.x);
+    top = Math.min(top, bounds.y);
+    right = Math.max(right, bounds.x + bounds.width);
+    bottom = Math.max(bottom, bounds.y + bounds.height);
   }
-  return true;
+  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 /** What the signs on the sheet mean, for those that occur. */
@@ -91,34 +85,6 @@ function legendOf(diagram: DiagramCommon, structure: Hierarchy, { roles, linkKin
   ].join('.  ');
 }
 
-/** Boxes of a tier that take the common size share the largest width and height; assistants have a common size of their own. */
-function boxSizes(diagram: DiagramCommon, structure: Hierarchy, styles: readonly BoxStyle[], beside: Uint8Array) {
-  const n = structure.ids.length;
-  const width = new Float64Array(n);
-  const height = new Float64Array(n);
-  const common = new Map<number, { width: number; height: number }>();
-  for (let i = 0; i < n; i++) {
-    const size = ownSize(own(diagram.entries, structure.ids[i]!)!, styles[i]!);
-    width[i] = size.width;
-    height[i] = size.height;
-    if (!styles[i]!.equalSize) continue;
-    const key = structure.tier[i]! * 2 + beside[i]!;
-    const most = common.get(key);
-    if (!most) common.set(key, { width: size.width, height: size.height });
-    else {
-      most.width = Math.max(most.width, size.width);
-      most.height = Math.max(most.height, size.height);
-    }
-  }
-  for (let i = 0; i < n; i++) {
-    if (!styles[i]!.equalSize) continue;
-    const most = common.get(structure.tier[i]! * 2 + beside[i]!)!;
-    width[i] = most.width;
-    height[i] = most.height;
-  }
-  return { width, height };
-}
-
 function boxes(
   diagram: DiagramCommon,
   structure: Hierarchy,
@@ -127,11 +93,14 @@ function boxes(
     layout,
     width,
     height,
+    wanted,
     words,
   }: {
     readonly layout: TierTreeLayout;
     readonly width: Float64Array;
     readonly height: Float64Array;
+    /** For each tier the width its text is set in. */
+    readonly wanted: readonly number[];
     readonly words: TierWords;
   },
 ): SceneGroup[] {
@@ -143,7 +112,8 @@ function boxes(
   return Array.from(structure.outline, (i) => {
     const entry = own(diagram.entries, structure.ids[i]!)!;
     const place = { x: layout.x[i]!, y: layout.y[i]!, width: width[i]!, height: height[i]! };
-    return entryGroup(entry, styles[i]!, place, labelOf(diagram, structure, i, { alsoTo, words }));
+    const label = labelOf(diagram, structure, i, { alsoTo, words });
+    return entryGroup(entry, styles[i]!, place, { wanted: wanted[structure.tier[i]! - 1]!, label });
   });
 }
 
@@ -209,48 +179,36 @@ function fans(
   return groups;
 }
 
+/** The tiers as the rail tells them. Where they have no line of their own they are told one after another along the drawing. */
 function bands(
   diagram: DiagramCommon,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
-  layout: TierTreeLayout,
-  gaps: readonly number[],
+  { layout, gaps }: { readonly layout: TierTreeLayout; readonly gaps: readonly number[] },
 ): TierBand[] {
-  return layout.tiers.map(({ start, end }, t) => {
-    const from = structure.tierStart[t]!;
-    const to = structure.tierStart[t + 1]!;
-    let swatch = tierStyle(lookOf(diagram.look), t + 1).fill;
-    for (let i = from; i < to; i++) {
-      if (own(diagram.entries, structure.ids[i]!)!.role === null) {
-        swatch = styles[i]!.fill;
-        break;
-      }
-    }
-    return {
-      tier: t + 1,
-      name: own(diagram.tiers, String(t + 1))?.name ?? null,
-      start,
-      end,
-      count: to - from,
-      swatch,
-      gap: t === 0 ? null : gaps[t]!,
-    };
+  const total = tierCount(structure);
+  const along = diagram.arrangement.direction === 'down' ? layout.height : layout.width;
+  return Array.from({ length: total }, (_, t) => {
+    const own = layout.tiers[t];
+    const { start, end } = own ?? { start: (along * t) / total, end: (along * (t + 0.85)) / total };
+    return { ...bandOf(diagram, structure, styles, t), start, end, gap: t === 0 || !own ? null : gaps[t]! };
   });
 }
 
-function smallest(
+function bandOf(
   diagram: DiagramCommon,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
-  scale: number,
-): number | null {
-  let size = Infinity;
-  structure.ids.forEach((id, i) => {
-    const style = styles[i]!;
-    const details = own(diagram.entries, id)!
-      .details.slice(0, style.details)
-      .some((detail) => detail.trim() !== '');
-    size = Math.min(size, style.nameSize, details ? style.detailSize : Infinity);
-  });
-  return size === Infinity ? null : size * scale;
+  t: number,
+): Pick<TierBand, 'tier' | 'name' | 'count' | 'swatch'> {
+  const from = structure.tierStart[t]!;
+  const to = structure.tierStart[t + 1]!;
+  let swatch = tierStyle(lookOf(diagram.look), t + 1).fill;
+  for (let i = from; i < to; i++) {
+    if (own(diagram.entries, structure.ids[i]!)!.role === null) {
+      swatch = styles[i]!.fill;
+      break;
+    }
+  }
+  return { tier: t + 1, name: own(diagram.tiers, String(t + 1))?.name ?? null, count: to - from, swatch };
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { kindOf } from '../../core/diagram';
-import { sheetName, type Finding, own } from '../../core/model';
+import { type Finding, own } from '../../core/model';
 import { pathTo } from '../../core/hierarchy';
 import { useBench, useParts } from './context';
 import { isSame } from './selection';
@@ -108,7 +108,7 @@ function Path() {
 export function Foot() {
   const { view, store } = useParts();
   const zoom = useZoom();
-  const sheet = useBench((state) => state.diagram.sheet);
+  const sheet = useBench((state) => state.drawn.scene.sheet.name);
   const kind = useBench((state) => state.diagram.kind);
   const smallest = useBench((state) => state.drawn.scene.smallestText);
   const k = useStore(view, (state) => state.k);
@@ -121,7 +121,7 @@ export function Foot() {
       <AtRisk />
       <Path />
       <span className="ml-auto hidden whitespace-nowrap text-muted lg:inline">
-        {sheetName(sheet)}, 1 sheet
+        {sheet}, 1 sheet
         {smallest === null ? '' : `, smallest text prints at ${(smallest * 0.75).toFixed(1)} pt`}
       </span>
       <span className="flex items-center whitespace-nowrap">

@@ -16,7 +16,7 @@ const words = {
   dropHint: 'drop on whom to report to',
   willBeUnder: 'will report to',
   isUnder: 'reports to',
-  groups: 'teams',
+  head: 'manager',
   leaves: 'Reports who lead nobody',
 };
 

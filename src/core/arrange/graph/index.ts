@@ -1,4 +1,5 @@
 export * from './label-place';
 export * from './polyline';
+export * from './route-links';
 export * from './rounded-path';
 export { short } from './short';

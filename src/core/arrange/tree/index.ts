@@ -1,3 +1,4 @@
-export * from './side-route';
-export * from './tidy-tree';
-export * from './tier-tree';
+export * from './fit-tree';
+export { tidyTree, type TidyTreeInput } from './tidy-tree';
+export type { Polyline } from './lines';
+export { arrangeTierTree, type TierTreeInput, type TierTreeLayout } from './tier-tree';

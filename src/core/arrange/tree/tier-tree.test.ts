@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrangeTierTree, type TierTreeInput } from './tier-tree';
+import { allItems } from './items';
 import { roundedPath } from '../graph';
-import { sideRouter } from './side-route';
 
 /** A hierarchy in level order from parents that never step back. Boxes 60 × 30 unless told. */
 function hierarchy(parents: number[], options: Partial<TierTreeInput> = {}): TierTreeInput {
@@ -18,6 +18,7 @@ function hierarchy(parents: number[], options: Partial<TierTreeInput> = {}): Tie
   }
   const tier = new Int32Array(n);
   parents.forEach((p, i) => (tier[i] = p < 0 ? 1 : tier[p]! + 1));
+  const beside = options.beside ?? new Uint8Array(n);
   return {
     roots,
     parent,
@@ -26,9 +27,13 @@ function hierarchy(parents: number[], options: Partial<TierTreeInput> = {}): Tie
     tier,
     width: new Float64Array(n).fill(60),
     height: new Float64Array(n).fill(30),
-    beside: new Uint8Array(n),
+    beside,
+    items: allItems({ first, count, beside }),
     direction: 'down',
-    lowest: 'row',
+    stackRows: 1,
+    stacks: 'teams',
+    keptInRow: 1,
+    mostColumns: 8,
     siblingGap: 10,
     branchGap: 20,
     tierGap: [0, 40, 40, 40, 40],
@@ -66,7 +71,7 @@ describe('the arrangement on tiers', () => {
     expect(layout.fans.get(0)![0]).toEqual({ points: [60, 35, 80, 35] });
   });
   it('in columns the lowest tier stands below each other, under the middle of the manager, with one line beside', () => {
-    const layout = arrangeTierTree(hierarchy([-1, 0, 0, 0], { lowest: 'column' }));
+    const layout = arrangeTierTree(hierarchy([-1, 0, 0, 0], { stackRows: Infinity, mostColumns: 1 }));
     expect(new Set(layout.x.slice(1)).size).toBe(1);
     expect(layout.x[1]).toBe(layout.x[0]);
     expect(layout.y[2]! - layout.y[1]!).toBeCloseTo(37.5, 9);
@@ -75,11 +80,11 @@ describe('the arrangement on tiers', () => {
     expect(edges.map(([, y]) => y).sort((a, b) => a! - b!)).toEqual([1, 2, 3].map((i) => layout.y[i]! + 15));
   });
   it('only reports of whom none leads others stand in a column, on whatever tier; the next tier begins below it', () => {
-    const uneven = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 2, 2, 5], { lowest: 'column' }));
+    const uneven = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 2, 2, 5], { stackRows: Infinity, mostColumns: 1 }));
     expect(uneven.x[3]).toBe(uneven.x[4]);
     expect(uneven.y[5]).toBe(uneven.y[6]);
     expect(uneven.y[7]!).toBeGreaterThanOrEqual(uneven.y[4]! + 30 + 40);
-    const layout = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 1], { lowest: 'column' }));
+    const layout = arrangeTierTree(hierarchy([-1, 0, 0, 1, 1, 1], { stackRows: Infinity, mostColumns: 1 }));
     expect(layout.y[1]).toBe(layout.y[2]);
     expect(layout.x[1]).not.toBe(layout.x[2]);
     expect(layout.x[3]).toBe(layout.x[4]);
@@ -112,41 +117,6 @@ describe('the arrangement on tiers', () => {
   });
   it('nothing to arrange gives an empty drawing', () => {
     expect(arrangeTierTree(hierarchy([]))).toMatchObject({ width: 0, height: 0, tiers: [] });
-  });
-});
-
-describe('side links', () => {
-  const input = hierarchy([-1, 0, 0, 1, 1, 2, 2]);
-  const layout = arrangeTierTree(input);
-  const route = sideRouter(input, layout);
-  const sides = (i: number) => [layout.x[i]!, layout.x[i]! + 60];
-
-  it('begin and end at the middle of a side', () => {
-    for (const [from, to] of [
-      [3, 2],
-      [6, 0],
-      [3, 6],
-      [5, 1],
-      [2, 3],
-    ] as const) {
-      const points = route(from, to);
-      expect(sides(from)).toContain(points[0]);
-      expect(points[1]).toBe(layout.y[from]! + 15);
-      expect(sides(to)).toContain(points.at(-2));
-      expect(points.at(-1)).toBe(layout.y[to]! + 15);
-    }
-  });
-  it('have only level and upright legs', () => {
-    const points = route(3, 2);
-    for (let p = 2; p < points.length; p += 2) {
-      expect(points[p] === points[p - 2] || points[p + 1] === points[p - 1]).toBe(true);
-    }
-  });
-  it('run the same way back', () => {
-    const there = route(3, 2);
-    const back = route(2, 3);
-    const pairs = (list: number[]) => list.flatMap((_, i) => (i % 2 === 0 ? [[list[i], list[i + 1]]] : []));
-    expect(pairs(back)).toEqual(pairs(there).reverse());
   });
 });
 

@@ -1,3 +1,7 @@
+import { fanLines, type Drop } from './fan';
+import type { Polyline } from './lines';
+import { besideChildren, besideLines, besidePlaces, stripBreadth, stripDepth, type Item } from './items';
+import { cellOf, columnStep, placeStack, stackOf, type Cell, type Stack } from './stack';
 import { tidyTree } from './tidy-tree';
 
 /** A hierarchy in level order (see `TidyTreeInput`), with the sizes of its boxes. All lengths in CSS px. */
@@ -13,17 +17,21 @@ export interface TierTreeInput {
   /** 1 for an entry without children that stands beside the line below its parent. */
   readonly beside: Uint8Array;
   readonly direction: 'down' | 'right';
-  /** `column`: in a top-down drawing the children of one parent stand below each other where none of them has children. */
-  readonly lowest: 'row' | 'column';
+  /**
+   * In a top-down drawing, how many rows the leaves below one entry take at most: 1 stands side by side, more folds them into columns. `stacks`: whether
+   * only those of whom none has others below fold, or any leaves that stand next to each other.
+   */
+  readonly stackRows: number;
+  readonly stacks: 'teams' | 'runs';
+  /** Leaves up to this many stay side by side. */
+  readonly keptInRow: number;
+  readonly mostColumns: number;
+  /** What stands below each entry, as `itemsOf` tells it. */
+  readonly items: readonly (readonly Item[])[];
   readonly siblingGap: number;
   readonly branchGap: number;
   /** `tierGap[t]` is the distance between tier t and tier t + 1, counted from 1. */
   readonly tierGap: readonly number[];
-}
-
-export interface Polyline {
-  /** x, y, x, y … */
-  readonly points: readonly number[];
 }
 
 export interface TierTreeLayout {
@@ -38,38 +46,73 @@ export interface TierTreeLayout {
   readonly fans: ReadonlyMap<number, readonly Polyline[]>;
 }
 
-/** Free distance between a line and an assistant's box beside it, and between a column's boxes and their line. */
-const clear = 14;
-
 /**
  * Tidy tree on tiers: all boxes of a tier begin on one line, whatever their size; across the tiers the rules of `tidyTree` hold.
  * Assistants stand in a strip of their own between their parent and its other children. O(n), no recursion.
  */
 export function arrangeTierTree(input: TierTreeInput): TierTreeLayout {
+  const { shape, depths, drops } = placeOnTiers(input);
+  const fans = new Map<number, Polyline[]>();
+  for (let i = 0; i < input.tier.length; i++)
+    if (input.count[i]! > 0) fans.set(i, fanOf(input, shape, depths, i, drops.get(i) ?? []));
+  return finish(shape, depths, fans, input.direction);
+}
+
+/** Width and height of the drawing that `arrangeTierTree` would make, without its lines. CSS px. */
+export function sizeOnTiers(input: TierTreeInput): { readonly width: number; readonly height: number } {
+  const { shape, depths } = placeOnTiers(input);
+  const { left, right } = extentAcross(shape);
+  const along = depths.tiers.at(-1)?.end ?? 0;
+  return input.direction === 'down' ? { width: right - left, height: along } : { width: along, height: right - left };
+}
+
+/** The middle of each box across, its beginning along, and what drops from each entry. */
+function placeOnTiers(input: TierTreeInput) {
   const down = input.direction === 'down';
   const across = down ? input.width : input.height;
   const along = down ? input.height : input.width;
-  const depths = tierDepths(input, along);
-  const nodes = layoutNodes(input, across, depths);
+  const folds = foldsOf(input, across, along);
+  const depths = tierDepths(input, along, folds);
+  const nodes = layoutNodes(input, across, depths, folds);
   const centre = tidyTree({ ...nodes.forest, siblingGap: input.siblingGap, branchGap: input.branchGap });
   const n = input.tier.length;
   const b = new Float64Array(n);
   const d = new Float64Array(n);
   const shape: Shape = { across, along, b, d };
-  const fans = new Map<number, Polyline[]>();
+  const drops = new Map<number, Drop[]>();
   for (let node = 0; node < nodes.what.length; node++) {
     const i = nodes.entry[node]!;
-    if (nodes.what[node] === 'entry') {
+    const what = nodes.what[node]!;
+    if (what === 'entry') {
       b[i] = centre[node]!;
       d[i] = depths.tiers[input.tier[i]! - 1]!.rowStart;
-    } else if (nodes.what[node] === 'column') {
-      placeColumn(input, shape, depths, i, centre[node]!);
-    } else {
+      dropTo(drops, input.parent[i]!, { at: b[i], to: d[i], ticks: [] });
+    } else if (what === 'strip') {
       placeBeside(input, shape, depths, i, centre[node]!);
+    } else {
+      const { fold, from, count } = what;
+      const boxes = Array.from({ length: count }, (_, k) => ({ across: across[from + k]!, along: along[from + k]! }));
+      const origin = {
+        // A single column stands in the middle, its spine before it; more stand as wide as they are.
+        across: centre[node]! - (fold.stack.columns === 1 ? fold.stack.middles[0]! : fold.stack.across / 2),
+        along: depths.tiers[input.tier[from]! - 1]!.rowStart,
+      };
+      const placed = placeStack(fold.stack, origin, boxes, fold.cell, columnStep(input));
+      placed.at.forEach(({ middle, start }, k) => {
+        b[from + k] = middle;
+        d[from + k] = start;
+      });
+      for (const drop of placed.drops) dropTo(drops, i, drop);
     }
   }
-  for (let i = 0; i < n; i++) if (input.count[i]! > 0) fans.set(i, fanOf(input, shape, depths, i));
-  return finish(shape, depths, fans, down);
+  return { shape, depths, drops };
+}
+
+function dropTo(drops: Map<number, Drop[]>, parent: number, drop: Drop): void {
+  if (parent < 0) return;
+  const known = drops.get(parent);
+  if (known) known.push(drop);
+  else drops.set(parent, [drop]);
 }
 
 interface Shape {
@@ -85,28 +128,31 @@ interface Depths {
   readonly tiers: readonly { start: number; rowStart: number; end: number; bus: number; strip: boolean }[];
 }
 
-function regularChildren(input: TierTreeInput, i: number): number[] {
-  const list: number[] = [];
-  for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) if (input.beside[c] === 0) list.push(c);
-  return list;
+interface Fold {
+  readonly stack: Stack;
+  readonly cell: Cell;
 }
 
-function besideChildren(input: TierTreeInput, i: number): number[] {
-  const list: number[] = [];
-  for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) if (input.beside[c] === 1) list.push(c);
-  return list;
+/** How the leaves that fold do so, by the first of them. */
+function foldsOf(input: TierTreeInput, across: Float64Array, along: Float64Array): Map<number, Fold> {
+  const folds = new Map<number, Fold>();
+  if (input.stackRows <= 1 || input.direction !== 'down') return folds;
+  for (let i = 0; i < input.tier.length; i++) {
+    if (input.count[i] === 0) continue;
+    const items = input.items[i]!;
+    if (input.stacks === 'teams' && items.length > 1) continue;
+    for (const { from, count } of items) {
+      if (count < 2 || count <= input.keptInRow) continue;
+      const cell = cellOf(from, count, across, along);
+      const columns = Math.max(1, Math.min(Math.ceil(count / input.stackRows), input.mostColumns));
+      if (columns < count)
+        folds.set(from, { cell, stack: stackOf(count, columns, cell, columnStep(input), input.siblingGap) });
+    }
+  }
+  return folds;
 }
 
-/** In a top-down drawing with columns: those below one entry of whom none has others below, two or more of them. */
-function standsInColumn(input: TierTreeInput, i: number): boolean {
-  if (input.lowest !== 'column' || input.direction !== 'down') return false;
-  const kids = regularChildren(input, i);
-  return kids.length > 1 && kids.every((c) => input.count[c] === 0);
-}
-
-const columnStep = (input: TierTreeInput): number => Math.max(6, input.siblingGap * 0.75);
-
-function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
+function tierDepths(input: TierTreeInput, along: Float64Array, folds: ReadonlyMap<number, Fold>): Depths {
   const n = input.tier.length;
   const tierTotal = n === 0 ? 0 : input.tier[n - 1]!;
   const size = new Float64Array(tierTotal);
@@ -114,15 +160,11 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
   for (let i = 0; i < n; i++) {
     const t = input.tier[i]! - 1;
     if (input.beside[i] === 0) size[t] = Math.max(size[t]!, along[i]!);
+    if (input.count[i]! > 0) strip[t + 1] = Math.max(strip[t + 1]!, stripDepth(besideChildren(input, i), along));
   }
-  for (let i = 0; i < n; i++) {
-    const t = input.tier[i]!;
-    if (input.count[i] === 0) continue;
-    strip[t] = Math.max(strip[t]!, stripDepth(besideChildren(input, i), along));
-    if (standsInColumn(input, i)) {
-      const kids = regularChildren(input, i);
-      size[t] = Math.max(size[t]!, kids.reduce((sum, c) => sum + along[c]!, 0) + (kids.length - 1) * columnStep(input));
-    }
+  for (const [from, { stack }] of folds) {
+    const t = input.tier[from]! - 1;
+    size[t] = Math.max(size[t]!, stack.along);
   }
   const tiers: { start: number; rowStart: number; end: number; bus: number; strip: boolean }[] = [];
   let at = 0;
@@ -138,29 +180,29 @@ function tierDepths(input: TierTreeInput, along: Float64Array): Depths {
   return { tiers };
 }
 
-/** Assistants stand in pairs, pair below pair. */
-function stripDepth(aside: readonly number[], along: Float64Array): number {
-  let depth = 0;
-  for (let k = 0; k < aside.length; k += 2)
-    depth += Math.max(along[aside[k]!]!, along[aside[k + 1] ?? aside[k]!]!) + (k > 0 ? clear : 0);
-  return depth;
-}
+/** What a layout node stands for: the entry itself, the strip of its assistants, or some of its leaves folded. */
+type What = 'entry' | 'strip' | { readonly fold: Fold; readonly from: number; readonly count: number };
 
 interface LayoutNodes {
   readonly forest: { roots: number; first: Int32Array; count: Int32Array; breadth: Float64Array };
-  /** For each layout node, what it is and the entry it is for: itself, or the parent of a column or strip. */
-  readonly what: readonly ('entry' | 'column' | 'strip')[];
+  readonly what: readonly What[];
+  /** The entry a node is for: itself, or the parent of a strip or fold. */
   readonly entry: readonly number[];
 }
 
-/** The forest that is drawn: entries, with a node for every strip of assistants and every column in between. */
-function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths): LayoutNodes {
-  const what: ('entry' | 'column' | 'strip')[] = [];
+/** The forest that is drawn: entries, with a node for every strip of assistants and every fold in between. */
+function layoutNodes(
+  input: TierTreeInput,
+  across: Float64Array,
+  depths: Depths,
+  folds: ReadonlyMap<number, Fold>,
+): LayoutNodes {
+  const what: What[] = [];
   const entry: number[] = [];
   const first: number[] = [];
   const count: number[] = [];
   const breadth: number[] = [];
-  const push = (kind: 'entry' | 'column' | 'strip', i: number, size: number) => {
+  const push = (kind: What, i: number, size: number) => {
     what.push(kind);
     entry.push(i);
     breadth.push(size);
@@ -169,10 +211,17 @@ function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths)
   for (let node = 0; node < what.length; node++) {
     first[node] = what.length;
     const i = entry[node]!;
-    const below = input.tier[i]!;
-    if (what[node] !== 'column' && input.count[i]! > 0) {
-      if (what[node] === 'entry' && depths.tiers[below]!.strip) push('strip', i, stripBreadth(input, across, i));
-      else pushChildren(input, across, i, push);
+    const kind = what[node]!;
+    if (typeof kind === 'string' && input.count[i]! > 0) {
+      if (kind === 'entry' && depths.tiers[input.tier[i]!]!.strip) push('strip', i, stripBreadth(input, across, i));
+      else
+        for (const { from, count: many } of input.items[i]!) {
+          const fold = folds.get(from);
+          if (fold) {
+            const { stack, cell } = fold;
+            push({ fold, from, count: many }, i, stack.columns === 1 ? 2 * stack.across - cell.across : stack.across);
+          } else for (let c = from; c < from + many; c++) push('entry', c, across[c]!);
+        }
     }
     count[node] = what.length - first[node]!;
   }
@@ -188,35 +237,6 @@ function layoutNodes(input: TierTreeInput, across: Float64Array, depths: Depths)
   };
 }
 
-function pushChildren(
-  input: TierTreeInput,
-  across: Float64Array,
-  i: number,
-  push: (kind: 'entry' | 'column', i: number, size: number) => void,
-): void {
-  const kids = regularChildren(input, i);
-  if (standsInColumn(input, i)) {
-    push('column', i, kids.reduce((most, c) => Math.max(most, across[c]!), 0) + 2 * clear);
-  } else {
-    for (const c of kids) push('entry', c, across[c]!);
-  }
-}
-
-function stripBreadth(input: TierTreeInput, across: Float64Array, i: number): number {
-  let widest = 0;
-  for (const c of besideChildren(input, i)) widest = Math.max(widest, across[c]!);
-  return widest === 0 ? 0 : 2 * (widest + clear);
-}
-
-function placeColumn(input: TierTreeInput, { along, b, d }: Shape, depths: Depths, i: number, centre: number): void {
-  let at = depths.tiers[input.tier[i]!]!.rowStart;
-  for (const c of regularChildren(input, i)) {
-    b[c] = centre;
-    d[c] = at;
-    at += along[c]! + columnStep(input);
-  }
-}
-
 /** Assistants in pairs: the first of a pair after the line, the second before it. */
 function placeBeside(
   input: TierTreeInput,
@@ -225,69 +245,52 @@ function placeBeside(
   i: number,
   centre: number,
 ): void {
-  let at = depths.tiers[input.tier[i]!]!.start;
-  const aside = besideChildren(input, i);
-  for (let k = 0; k < aside.length; k += 2) {
-    let deepest = 0;
-    for (const [side, c] of [
-      [1, aside[k]],
-      [-1, aside[k + 1]],
-    ] as const) {
-      if (c === undefined) continue;
-      b[c] = centre + side * (clear + across[c]! / 2);
-      d[c] = at;
-      deepest = Math.max(deepest, along[c]!);
-    }
-    at += deepest + clear;
+  const start = depths.tiers[input.tier[i]!]!.start;
+  for (const { entry, middle, at } of besidePlaces(besideChildren(input, i), across, along)) {
+    b[entry] = centre + middle;
+    d[entry] = start + at;
   }
 }
 
-/** Lines in (across, along) coordinates: a stem, the bus with its two ends, and a drop to each child in between. */
-function fanOf(input: TierTreeInput, { across, along, b, d }: Shape, depths: Depths, i: number): Polyline[] {
-  const lines: Polyline[] = [];
+/** Lines in (across, along) coordinates: a stem, the bus with its two ends, and what drops from it; a branch to each assistant. */
+function fanOf(
+  input: TierTreeInput,
+  { across, along, b, d }: Shape,
+  depths: Depths,
+  i: number,
+  drops: readonly Drop[],
+): Polyline[] {
   const stem = b[i]!;
   const from = d[i]! + along[i]!;
-  const kids = regularChildren(input, i);
+  const { lines, end } = besideLines(besideChildren(input, i), stem, { across, along, b, d });
+  if (drops.length === 0) return [{ points: [stem, from, stem, Math.max(from, end)] }, ...lines];
   const { bus } = depths.tiers[input.tier[i]!]!;
-  let stemEnd = from;
-  for (const c of besideChildren(input, i)) {
-    const middle = d[c]! + along[c]! / 2;
-    const edge = b[c]! > stem ? b[c]! - across[c]! / 2 : b[c]! + across[c]! / 2;
-    lines.push({ points: [stem, middle, edge, middle] });
-    stemEnd = Math.max(stemEnd, middle);
-  }
-  if (kids.length === 0) return [{ points: [stem, from, stem, stemEnd] }, ...lines];
-  const firstKid = kids[0]!;
-  const lastKid = kids.at(-1)!;
-  if (kids.length > 1 && b[firstKid] === b[lastKid]) {
-    const spine = b[firstKid]! - Math.max(...kids.map((c) => across[c]!)) / 2 - clear;
-    for (const c of kids) {
-      const middle = d[c]! + along[c]! / 2;
-      const edge = b[c]! - across[c]! / 2;
-      lines.push(
-        c === lastKid
-          ? { points: [stem, from, stem, bus, spine, bus, spine, middle, edge, middle] }
-          : { points: [spine, middle, edge, middle] },
-      );
-    }
-    return lines;
-  }
-  if (kids.length === 1) return [{ points: [stem, from, stem, d[firstKid]!] }, ...lines];
-  lines.push({ points: [stem, from, stem, bus] });
-  lines.push({ points: [b[firstKid]!, d[firstKid]!, b[firstKid]!, bus, b[lastKid]!, bus, b[lastKid]!, d[lastKid]!] });
-  for (const c of kids.slice(1, -1)) lines.push({ points: [b[c]!, bus, b[c]!, d[c]!] });
-  return lines;
+  return [...fanLines(stem, from, bus, drops), ...lines];
 }
 
-function finish(shape: Shape, depths: Depths, fans: Map<number, Polyline[]>, down: boolean): TierTreeLayout {
-  const { across, b, d } = shape;
-  const n = b.length;
+/** From the leftmost to the rightmost box across, spines outside them included. */
+function extentAcross({ across, b }: Shape): { left: number; right: number } {
   let left = 0;
   let right = 0;
-  for (let i = 0; i < n; i++) {
+  for (let i = 0; i < b.length; i++) {
     left = Math.min(left, b[i]! - across[i]! / 2);
     right = Math.max(right, b[i]! + across[i]! / 2);
   }
+  return { left, right };
+}
+
+function finish(
+  shape: Shape,
+  depths: Depths,
+  fans: Map<number, Polyline[]>,
+  direction: TierTreeInput['direction'],
+): TierTreeLayout {
+  const { across, b, d } = shape;
+  const down = direction === 'down';
+  const n = b.length;
+  const extent = extentAcross(shape);
+  const { right } = extent;
+  let { left } = extent;
   for (const lines of fans.values())
     for (const { points } of lines) for (let p = 0; p < points.length; p += 2) left = Math.min(left, points[p]!);
   const start = new Float64Array(n);
@@ -297,7 +300,7 @@ function finish(shape: Shape, depths: Depths, fans: Map<number, Polyline[]>, dow
   for (const [i, lines] of fans) {
     moved.set(
       i,
-      lines.map(({ points }) => ({ points: points.map((_, p) => at(points, p, left, down)) })),
+      lines.map(({ points }) => ({ points: onSheet(points, left, direction) })),
     );
   }
   const tiers = depths.tiers.map((tier) => ({
@@ -310,9 +313,10 @@ function finish(shape: Shape, depths: Depths, fans: Map<number, Polyline[]>, dow
     : { x: d, y: start, width: depth, height: right - left, tiers, fans: moved };
 }
 
-/** Ordinate p of a point list, shifted, with the axes swapped where the drawing grows to the right. */
-function at(points: readonly number[], p: number, left: number, down: boolean): number {
-  const isX = p % 2 === 0;
-  if (down) return isX ? points[p]! - left : points[p]!;
-  return isX ? points[p + 1]! : points[p - 1]! - left;
-}
+/** Points in (across, along), shifted and turned the way the drawing grows. */
+export const onSheet = (points: readonly number[], left: number, direction: TierTreeInput['direction']): number[] =>
+  points.map((_, p) => {
+    const isX = p % 2 === 0;
+    if (direction === 'down') return isX ? points[p]! - left : points[p]!;
+    return isX ? points[p + 1]! : points[p - 1]! - left;
+  });

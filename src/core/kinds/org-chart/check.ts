@@ -1,4 +1,14 @@
-import { glyphs, legibility, nameless, nameOf, sameNames, severalTops, smallPrint, tray } from '../../check';
+import {
+  glyphs,
+  legibility,
+  nameless,
+  nameOf,
+  sameNames,
+  severalTops,
+  sheetTaken,
+  smallPrint,
+  tray,
+} from '../../check';
 import { pathTo, type Hierarchy } from '../../hierarchy';
 import { finding, own, type BoxStyle, type Finding } from '../../model';
 import type { Scene } from '../../scene';
@@ -17,6 +27,7 @@ export type OrgFinding =
   | 'small-print'
   | 'no-glyph'
   | 'several-tops'
+  | 'larger-sheet'
   | 'wide-span'
   | 'vacancy';
 
@@ -32,7 +43,8 @@ export function checkOrgChart(
     ...nameless(diagram, structure),
     ...sameNames(diagram, structure, orgVocabulary.roles.repeated),
     ...legibility(diagram, structure, styles),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, turn it, or bring tiers and boxes closer together.'),
+    ...sheetTaken(diagram, scene),
+    ...smallPrint(diagram, scene, 'Take a larger sheet, hand it out as a set of sheets, or let it stand compact.'),
     ...glyphs(diagram, structure),
     ...severalTops(diagram, structure),
     ...spans(diagram, structure),

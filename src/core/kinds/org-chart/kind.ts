@@ -111,7 +111,22 @@ export const orgChart: Kind<OrgTypes> = {
       name: 'direction',
       choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) },
     },
-    { name: 'lowest', choices: { row: arranged({ lowest: 'row' }), column: arranged({ lowest: 'column' }) } },
+    {
+      name: 'tiers',
+      choices: {
+        open: arranged({ tiers: 'open' }),
+        bands: arranged({ tiers: 'bands' }),
+        compact: arranged({ tiers: 'compact' }),
+      },
+    },
+    {
+      name: 'lowest',
+      choices: {
+        open: arranged({ lowest: 'open' }),
+        row: arranged({ lowest: 'row' }),
+        column: arranged({ lowest: 'column' }),
+      },
+    },
   ],
   roles: orgRoles.all,
   settableRoles: ['assistant', 'vacancy'],
@@ -123,6 +138,7 @@ export const orgChart: Kind<OrgTypes> = {
   originWords: {},
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => tierScene(diagram, structure, styles, tierWords),
+  sheetOpen: true,
   sheets: {},
   check: checkOrgChart,
   figure: figureOrgChart,

@@ -17,7 +17,10 @@ const boxes = (scene: Scene): (Rect & { id: string })[] =>
     }));
 const arrangements = fc.record({
   direction: fc.constantFrom('down' as const, 'right' as const),
-  lowest: fc.constantFrom('row' as const, 'column' as const),
+  tiers: fc.constantFrom('open' as const, 'bands' as const, 'compact' as const),
+  lowest: fc.constantFrom('open' as const, 'row' as const, 'column' as const),
+  mostColumns: fc.integer({ min: 1, max: 6 }),
+  tightest: fc.constantFrom(0.3, 0.7, 1),
   siblingGap: fc.integer({ min: 4, max: 40 }),
   branchGap: fc.integer({ min: 4, max: 60 }),
 });
@@ -103,7 +106,7 @@ describe('an org chart, for any list, arrangement and spacing', () => {
         const diagram: Diagram = {
           ...generated,
           entries,
-          arrangement: { ...generated.arrangement, direction, lowest: 'row' },
+          arrangement: { ...generated.arrangement, tiers: 'bands', direction, lowest: 'row' },
         };
         const { scene } = draw(diagram);
         const structure = hierarchyOf(diagram.entries);
@@ -129,7 +132,11 @@ describe('an org chart, for any list, arrangement and spacing', () => {
         const entries = Object.fromEntries(
           Object.values(generated.entries).map((entry) => [entry.id, { ...entry, role: null }]),
         );
-        const diagram: Diagram = { ...generated, entries, arrangement: { ...generated.arrangement, lowest: 'row' } };
+        const diagram: Diagram = {
+          ...generated,
+          entries,
+          arrangement: { ...generated.arrangement, tiers: 'bands', lowest: 'row' },
+        };
         const there = draw(diagram).scene;
         const back = new Map(boxes(draw(mirrored(diagram)).scene).map((box) => [box.id, box]));
         for (const box of boxes(there))

@@ -66,3 +66,70 @@ describe('the words on a side link', () => {
     ]);
   });
 });
+
+describe('several side links', () => {
+  const several = fc
+    .record({
+      list: parents(24),
+      ends: fc.array(fc.tuple(fc.nat(), fc.nat()), { minLength: 2, maxLength: 7 }),
+      tiers: fc.constantFrom('bands' as const, 'compact' as const),
+      direction: fc.constantFrom('down' as const, 'right' as const),
+    })
+    .filter(({ list }) => list.length > 3)
+    .map(({ list, ends, tiers, direction }) => {
+      const diagram = diagramFromParents(list);
+      const links = ends
+        .map(([a, b], k) => ({
+          id: `l${k}`,
+          from: `e${a % list.length}`,
+          to: `e${b % list.length}`,
+          kind: 'side',
+          phrase: '',
+        }))
+        .filter(({ from, to }) => from !== to);
+      return {
+        ...diagram,
+        links: Object.fromEntries(links.map((link) => [link.id, link])),
+        arrangement: { ...diagram.arrangement, tiers, direction },
+      };
+    });
+  type Leg = readonly [upright: boolean, at: number, from: number, to: number];
+  const legsOf = (points: readonly number[]): Leg[] =>
+    Array.from({ length: points.length / 2 - 1 }, (_, k): Leg => {
+      const [ax, ay, bx, by] = points.slice(2 * k, 2 * k + 4) as [number, number, number, number];
+      const upright = Math.abs(ax - bx) < 1e-6;
+      return upright ? [true, ax, Math.min(ay, by), Math.max(ay, by)] : [false, ay, Math.min(ax, bx), Math.max(ax, bx)];
+    });
+  const along = (a: Leg, b: Leg): boolean =>
+    a[0] === b[0] && Math.abs(a[1] - b[1]) < 2 && a[2] < b[3] - 2 && b[2] < a[3] - 2;
+
+  it('run along no reporting line and no other side link, and through no box', () => {
+    fc.assert(
+      fc.property(several, (diagram) => {
+        const { scene } = draw(diagram);
+        const links = scene.groups
+          .filter(({ stands }) => stands.for === 'link')
+          .map((one) => legsOf(one.selectable!.course));
+        const reporting = scene.groups
+          .filter(({ stands }) => stands.for === 'links')
+          .flatMap(({ children }) =>
+            children.flatMap((one) => (one.type === 'path' ? one.d.split('M').filter(Boolean) : [])),
+          )
+          .flatMap((d) => legsOf(d.match(/-?[\d.]+/g)!.map(Number)));
+        for (const [k, legs] of links.entries())
+          for (const leg of legs) {
+            for (const other of [...reporting, ...links.slice(k + 1).flat()]) expect(along(leg, other)).toBe(false);
+            for (const { stands, x, y, bounds } of scene.groups) {
+              if (stands.for !== 'entry') continue;
+              const [low, high] = leg[0] ? [x, x + bounds.width] : [y, y + bounds.height];
+              const [start, end] = leg[0] ? [y, y + bounds.height] : [x, x + bounds.width];
+              expect(leg[1] > low + 0.05 && leg[1] < high - 0.05 && leg[2] < end - 0.05 && leg[3] > start + 0.05).toBe(
+                false,
+              );
+            }
+          }
+      }),
+      { numRuns: 120 },
+    );
+  });
+});

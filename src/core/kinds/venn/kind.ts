@@ -168,6 +168,7 @@ export const venn: Kind<VennTypes> = {
     return (sets === 3 && isToScale(diagram, sets)) || Object.keys(diagram.entries).length > longFrom;
   },
   scene: vennScene,
+  sheetOpen: false,
   sheets: {
     blank: (diagram) => exerciseSheet(diagram, 'to-fill-in'),
     answers: (diagram) => exerciseSheet(diagram, 'answered'),

@@ -6,8 +6,8 @@ export interface TreeBenchWords {
   readonly dropHint: string;
   /** "will report to", "reports to". */
   readonly willBeUnder: string;
-  /** "teams": what stands in columns below one entry. */
-  readonly groups: string;
+  /** "manager": who leads a branch, within a sentence. */
+  readonly head: string;
   /** "Reports who lead nobody": entries with none below them. */
   readonly leaves: string;
   readonly isUnder: string;

@@ -113,7 +113,12 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     ...items(diagram, layout, entries, shown, [...strip.places, ...bankStrip.places], key.places),
     ...key.groups,
   ].map((group) => ({ ...group, x: group.x + dx, y: group.y + dy }));
-  const { sheet, drawing } = placeOnSheet(diagram, { width: right + dx, height: bottom + dy }, noLegend, largestScale);
+  const { sheet, drawing, notes } = placeOnSheet(
+    diagram,
+    { width: right + dx, height: bottom + dy },
+    noLegend,
+    largestScale,
+  );
   const sizes = entries.map(({ style }) => style.nameSize);
   return {
     title: diagram.title,
@@ -122,7 +127,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     drawing,
     direction: 'down',
     groups,
-    notes: sheetNotes(diagram, look, sheet, noLegend),
+    notes: sheetNotes(diagram, look, sheet, notes),
     tiers: bands(diagram, sets, entries, bottom + dy),
     curves: layout.ellipses.map((e) => moved(e, dx, dy)),
     ...(scaled && { scaled: { stress: scaled.stress, diagError: scaled.diagError, unwanted: scaled.unwanted } }),

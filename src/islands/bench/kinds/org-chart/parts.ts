@@ -17,7 +17,7 @@ function sampleChart(): Diagram {
   const entries = [entry('a', null), ...['b', 'c'].map((id) => entry(id, 'a'))];
   entries.push(entry('d', 'b'), entry('e', 'b'), entry('f', 'c'), entry('g', 'c'));
   const diagram = diagramOf('org-chart', '', entries);
-  return { ...diagram, arrangement: { ...diagram.arrangement, lowest: 'row' } };
+  return { ...diagram, arrangement: { ...diagram.arrangement, tiers: 'bands', lowest: 'row' } };
 }
 
 const words: TreeBenchWords = {
@@ -25,7 +25,7 @@ const words: TreeBenchWords = {
   dropHint: 'drop on whom to report to',
   willBeUnder: 'will report to',
   isUnder: 'reports to',
-  groups: 'teams',
+  head: 'manager',
   leaves: 'Reports who lead nobody',
 };
 

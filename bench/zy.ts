@@ -1,0 +1,12 @@
+import { people } from './sheets';
+import { organisation } from './trees';
+import { draw } from '../src/core/diagram';
+import { formats } from '../src/export/formats';
+import { writeFileSync } from 'fs';
+const [n, size, out, tiers] = process.argv.slice(2);
+const d = people([...organisation(Number(n)).parent], size as 'A4');
+const dd = tiers ? { ...d, arrangement: { ...d.arrangement, tiers: tiers as 'open' } } : d;
+const { scene } = draw(dd);
+console.log(scene.manner, scene.smallestText! * 0.75);
+const buf = await formats.png.write(dd, () => scene, { images: new Map(), dotsPerInch: size === 'A3' ? 80 : 100 });
+writeFileSync(out!, buf as any);

@@ -1,0 +1,2 @@
+import { measureSheets } from './sheets';
+for (const l of measureSheets()) console.log(l);

@@ -1,0 +1,325 @@
+import FlatQueue from 'flatqueue';
+import type { Extent, Polyline } from './polyline';
+
+/** What is to be routed around. All lengths in CSS px. */
+export interface RouteGround {
+  readonly boxes: readonly Extent[];
+  /** Lines that may be crossed, but not run along. */
+  readonly lines: readonly Polyline[];
+  /** Distance at which a link runs beside a box. */
+  readonly out: number;
+}
+
+export interface RouteEnds {
+  /** Indices of boxes. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Least distance between two links that run side by side, between a link and another line, and between docking points. */
+export const laneGap = 5;
+const lanes = 3;
+const bendCost = 36;
+const crowdCost = 4000;
+/** How far beyond both ends, and then beyond the whole drawing, a way is looked for. */
+const detour = 160;
+
+/** Where a link meets a box: a point of its edge, and the point `out` before it. */
+interface Port {
+  readonly x: number;
+  readonly y: number;
+  readonly outX: number;
+  readonly outY: number;
+  readonly across: 'x' | 'y';
+  readonly cost: number;
+}
+
+/** What lies along a line of the grid: stretches that are shut, and stretches where another line runs. */
+interface Course {
+  readonly shut: [number, number][];
+  readonly crowded: [number, number][];
+}
+
+/**
+ * Routes links one after another around boxes with level and upright legs: on a grid of the lanes beside the boxes, by A* with a cost for bends. No leg
+ * runs through a box; none runs within `laneGap` of another line along it where any way without that exists. Each end has a docking point of its own.
+ * O(lanes² log lanes) a link in the part of the drawing around both ends.
+ */
+export function routeLinks(ground: RouteGround, links: readonly RouteEnds[]): Polyline[] {
+  const router = new Router(ground, links.length);
+  return links.map((link) => router.route(link));
+}
+
+class Router {
+  private readonly xs: number[];
+  private readonly ys: number[];
+  private readonly upright = new Map<number, Course>();
+  private readonly level = new Map<number, Course>();
+  /** Legs of all lines so far: reporting lines first, then routed links. */
+  private readonly legs: { upright: boolean; at: number; from: number; to: number }[] = [];
+  private readonly docked = new Map<number, { x: number; y: number }[]>();
+  private readonly inflate: number;
+
+  constructor(
+    private readonly ground: RouteGround,
+    count: number,
+  ) {
+    const { boxes, lines, out } = ground;
+    this.inflate = Math.max(0.5, Math.min(3, out - 1));
+    const xs: number[] = [];
+    const ys: number[] = [];
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (const box of boxes) {
+      for (let k = 0; k < lanes; k++) {
+        const d = out + k * laneGap;
+        xs.push(box.x - d, box.x + box.width + d);
+        ys.push(box.y - d, box.y + box.height + d);
+      }
+      left = Math.min(left, box.x);
+      top = Math.min(top, box.y);
+      right = Math.max(right, box.x + box.width);
+      bottom = Math.max(bottom, box.y + box.height);
+    }
+    for (let k = 0; k < Math.min(count, 40); k++) {
+      const d = out + (lanes + k) * laneGap;
+      xs.push(left - d, right + d);
+      ys.push(top - d, bottom + d);
+    }
+    this.xs = apart(xs);
+    this.ys = apart(ys);
+    for (const line of lines) this.take(line);
+    for (const line of lines)
+      for (const p of [0, line.length - 2]) {
+        const point = { x: line[p]!, y: line[p + 1]! };
+        boxes.forEach((box, i) => {
+          if (onEdge(box, point)) this.dock(i, point);
+        });
+      }
+  }
+
+  route({ from, to }: RouteEnds): Polyline {
+    const { boxes } = this.ground;
+    const [a, b] = [boxes[from]!, boxes[to]!];
+    const starts = this.ports(from, b);
+    const ends = this.ports(to, a);
+    const near = {
+      left: Math.min(a.x, b.x) - detour,
+      right: Math.max(a.x + a.width, b.x + b.width) + detour,
+      top: Math.min(a.y, b.y) - detour,
+      bottom: Math.max(a.y + a.height, b.y + b.height) + detour,
+    };
+    const inReach = (low: number, high: number) => (value: number) => value >= low && value <= high;
+    const some = [...starts, ...ends];
+    const lanesX = apart(
+      [...this.xs.filter(inReach(near.left, near.right)), ...some.map(({ outX }) => outX)],
+      some.map(({ outX }) => outX),
+    );
+    const lanesY = apart(
+      [...this.ys.filter(inReach(near.top, near.bottom)), ...some.map(({ outY }) => outY)],
+      some.map(({ outY }) => outY),
+    );
+    const way = this.search(lanesX, lanesY, starts, ends) ?? plainWay(starts[0]!, ends[0]!);
+    this.take(way);
+    this.dock(from, { x: way[0]!, y: way[1]! });
+    this.dock(to, { x: way.at(-2)!, y: way.at(-1)! });
+    return way;
+  }
+
+  /** Docking points on the edge of a box that are free, those that look towards the other box first. */
+  private ports(i: number, other: Extent): Port[] {
+    const { out, boxes } = this.ground;
+    const { x, y, width, height } = boxes[i]!;
+    const taken = this.docked.get(i) ?? [];
+    const ports: Port[] = [];
+    const offer = (px: number, py: number, dx: number, dy: number, share: number) => {
+      const end = { x: px + dx * out, y: py + dy * out };
+      if (taken.some((point) => Math.hypot(point.x - px, point.y - py) < laneGap + 1)) return;
+      if (boxes.some((box, k) => k !== i && inside(box, end))) return;
+      const towards = (other.x + other.width / 2 - px) * dx + (other.y + other.height / 2 - py) * dy;
+      const cost = Math.abs(share - 0.5) * 12 + (dy !== 0 ? 14 : 0) + (towards < 0 ? 10 : 0);
+      ports.push({ x: px, y: py, outX: end.x, outY: end.y, across: dx !== 0 ? 'x' : 'y', cost });
+    };
+    for (const share of [0.5, 0.3, 0.7, 0.15, 0.85]) {
+      offer(x, y + height * share, -1, 0, share);
+      offer(x + width, y + height * share, 1, 0, share);
+    }
+    for (const share of [0.25, 0.75, 0.1, 0.9, 0.4, 0.6]) {
+      offer(x + width * share, y, 0, -1, share);
+      offer(x + width * share, y + height, 0, 1, share);
+    }
+    if (ports.length === 0)
+      ports.push({ x, y: y + height / 2, outX: x - out, outY: y + height / 2, across: 'x', cost: 0 });
+    return ports;
+  }
+
+  private search(xs: number[], ys: number[], starts: readonly Port[], ends: readonly Port[]): number[] | null {
+    const [nx, ny] = [xs.length, ys.length];
+    const at = (x: number, y: number, way: 0 | 1) => (indexOf(ys, y) * nx + indexOf(xs, x)) * 2 + way;
+    const total = nx * ny * 2;
+    const cost = new Float64Array(total).fill(Infinity);
+    const before = new Int32Array(total).fill(-1);
+    const goal = new Map<number, Port>();
+    for (const port of ends) goal.set(at(port.outX, port.outY, port.across === 'x' ? 0 : 1), port);
+    const queue = new FlatQueue<number>();
+    const rest = (k: number): number => {
+      const [x, y] = [xs[(k >> 1) % nx]!, ys[Math.floor((k >> 1) / nx)]!];
+      let least = Infinity;
+      for (const { outX, outY } of ends) least = Math.min(least, Math.abs(x - outX) + Math.abs(y - outY));
+      return least;
+    };
+    const reach = (k: number, price: number, from: number) => {
+      if (price >= cost[k]! - 1e-9) return;
+      cost[k] = price;
+      before[k] = from;
+      queue.push(k, price + rest(k));
+    };
+    const origin = new Map<number, Port>();
+    for (const port of starts) {
+      const k = at(port.outX, port.outY, port.across === 'x' ? 0 : 1);
+      if (port.cost < cost[k]!) {
+        origin.set(k, port);
+        reach(k, port.cost, -1);
+      }
+    }
+    let best: { readonly k: number; readonly price: number } | null = null;
+    for (let k = queue.pop(); k !== undefined; k = queue.pop()) {
+      const price = cost[k]!;
+      if (best !== null && price + rest(k) >= best.price) break;
+      const end = goal.get(k);
+      if (end && (best === null || price + end.cost < best.price)) best = { k, price: price + end.cost };
+      const way = k & 1;
+      const [column, row] = [(k >> 1) % nx, Math.floor((k >> 1) / nx)];
+      reach(k ^ 1, price + bendCost, k);
+      for (const step of [1, -1]) {
+        const [c, r] = way === 0 ? [column + step, row] : [column, row + step];
+        if (c < 0 || r < 0 || c >= nx || r >= ny) continue;
+        const length =
+          way === 0
+            ? this.leg('level', ys[row]!, xs[column]!, xs[c]!)
+            : this.leg('upright', xs[column]!, ys[row]!, ys[r]!);
+        if (length !== Infinity) reach((r * nx + c) * 2 + way, price + length, k);
+      }
+    }
+    if (best === null) return null;
+    const points: number[] = [];
+    const end = goal.get(best.k)!;
+    points.push(end.x, end.y);
+    let k = best.k;
+    for (; ; k = before[k]!) {
+      points.push(xs[(k >> 1) % nx]!, ys[Math.floor((k >> 1) / nx)]!);
+      if (before[k] === -1) break;
+    }
+    const start = origin.get(k)!;
+    points.push(start.x, start.y);
+    return straightened(reversed(points));
+  }
+
+  /** What it costs to go along a line of the grid; Infinity through a box. */
+  private leg(way: 'upright' | 'level', at: number, from: number, to: number): number {
+    const [low, high] = from < to ? [from, to] : [to, from];
+    const { shut, crowded } = this.course(way, at);
+    for (const [a, b] of shut) if (a < high && b > low) return Infinity;
+    let price = high - low;
+    for (const [a, b] of crowded) if (a < high && b > low) price += crowdCost;
+    return price;
+  }
+
+  private course(way: 'upright' | 'level', at: number): Course {
+    const courses = way === 'upright' ? this.upright : this.level;
+    const known = courses.get(at);
+    if (known) return known;
+    const made: Course = { shut: [], crowded: [] };
+    const d = this.inflate;
+    for (const { x, y, width, height } of this.ground.boxes) {
+      if (way === 'upright' && at > x - d && at < x + width + d) made.shut.push([y - d, y + height + d]);
+      if (way === 'level' && at > y - d && at < y + height + d) made.shut.push([x - d, x + width + d]);
+    }
+    for (const leg of this.legs) crowd(made, way, at, leg);
+    courses.set(at, made);
+    return made;
+  }
+
+  /** Notes the legs of a line, so that later links keep away from them. */
+  private take(line: Polyline): void {
+    for (let p = 2; p < line.length; p += 2) {
+      const [x, y, px, py] = [line[p]!, line[p + 1]!, line[p - 2]!, line[p - 1]!];
+      const upright = Math.abs(x - px) < Math.abs(y - py);
+      const leg = upright
+        ? { upright, at: x, from: Math.min(y, py), to: Math.max(y, py) }
+        : { upright, at: y, from: Math.min(x, px), to: Math.max(x, px) };
+      this.legs.push(leg);
+      for (const [at, course] of upright ? this.upright : this.level)
+        crowd(course, upright ? 'upright' : 'level', at, leg);
+    }
+  }
+
+  private dock(i: number, point: { x: number; y: number }): void {
+    this.docked.set(i, [...(this.docked.get(i) ?? []), point]);
+  }
+}
+
+function crowd(
+  course: Course,
+  way: 'upright' | 'level',
+  at: number,
+  leg: { readonly upright: boolean; readonly at: number; readonly from: number; readonly to: number },
+): void {
+  if (leg.upright === (way === 'upright') && Math.abs(leg.at - at) < laneGap - 0.01)
+    course.crowded.push([leg.from - 1, leg.to + 1]);
+}
+
+const onEdge = ({ x, y, width, height }: Extent, point: { x: number; y: number }): boolean =>
+  point.x >= x - 0.5 && point.x <= x + width + 0.5 && point.y >= y - 0.5 && point.y <= y + height + 0.5;
+const inside = ({ x, y, width, height }: Extent, point: { x: number; y: number }): boolean =>
+  point.x > x - 0.5 && point.x < x + width + 0.5 && point.y > y - 0.5 && point.y < y + height + 0.5;
+
+/** Sorted, each once; of those nearer than 1.5 px one stays, `must` always. */
+function apart(values: readonly number[], must: readonly number[] = []): number[] {
+  const needed = new Set(must);
+  const kept: number[] = [];
+  for (const value of [...new Set(values)].sort((a, b) => a - b)) {
+    const last = kept.at(-1);
+    if (last === undefined || value - last >= 1.5 || needed.has(value)) {
+      if (last !== undefined && value - last < 1.5 && !needed.has(last)) kept.pop();
+      kept.push(value);
+    }
+  }
+  return kept;
+}
+
+function indexOf(sorted: readonly number[], value: number): number {
+  let [low, high] = [0, sorted.length - 1];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (sorted[middle]! < value) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** A way without regard for anything, where there is no other. */
+const plainWay = (a: Port, b: Port): number[] =>
+  straightened([a.x, a.y, a.outX, a.outY, a.outX, b.outY, b.outX, b.outY, b.x, b.y]);
+
+function reversed(points: readonly number[]): number[] {
+  const back: number[] = [];
+  for (let p = points.length - 2; p >= 0; p -= 2) back.push(points[p]!, points[p + 1]!);
+  return back;
+}
+
+/** Without points that repeat the one before or lie on the straight line between their neighbours. */
+function straightened(points: readonly number[]): number[] {
+  const kept: number[] = [];
+  for (let p = 0; p < points.length; p += 2) {
+    const [x, y] = [points[p]!, points[p + 1]!];
+    const n = kept.length;
+    if (n >= 2 && kept[n - 2] === x && kept[n - 1] === y) continue;
+    if (
+      n >= 4 &&
+      ((kept[n - 4] === kept[n - 2] && kept[n - 2] === x) || (kept[n - 3] === kept[n - 1] && kept[n - 1] === y))
+    )
+      kept.length -= 2;
+    kept.push(x, y);
+  }
+  return kept;
+}

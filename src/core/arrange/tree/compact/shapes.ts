@@ -1,0 +1,54 @@
+import type { Item } from '../items';
+import { columnsOf } from './columns';
+import { headOf, noHead, type Head } from './head';
+import { front, itemShapes, levelsOf } from './levels';
+import { rows } from './row';
+import { shelves } from './shelves';
+import { looks, type BranchShape, type CompactInput, type Shapes } from './types';
+
+/**
+ * For every branch the shapes it can take of which none is both wider and longer than another, from the lowest up: shape functions as in floor planning
+ * (L. Stockmeyer, "Optimal Orientations of Cells in Slicing Floorplan Designs", Information and Control 57, 1983), with rows, shelves and columns
+ * as the ways to put shapes together; of many, some are kept. O(entries · shapes · levels), and O(items · items in a shelf) for the shelves.
+ */
+export function compactShapes(input: CompactInput): Shapes {
+  const n = input.tier.length;
+  const ofBranch: (readonly BranchShape[])[] = new Array<readonly BranchShape[]>(n);
+  // How many entries a branch holds: a large one is told in more shapes.
+  const size = new Int32Array(n).fill(1);
+  for (let i = n - 1; i >= 0; i--) {
+    for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) size[i]! += size[c]!;
+    ofBranch[i] = shapesOf(input, headOf(input, i), input.items[i]!, (c) => ofBranch[c]!, size[i]! / n);
+  }
+  const rootItems = Array.from({ length: input.roots }, (_, r): Item => ({ from: r, count: 1, leaves: false }));
+  const whole = input.roots === 1 ? ofBranch[0]! : shapesOf(input, noHead(input), rootItems, (c) => ofBranch[c]!, 1);
+  return { ofBranch, whole: whole ?? none, rootItems };
+}
+const none: never[] = [];
+
+function shapesOf(
+  input: CompactInput,
+  head: Head,
+  items: readonly Item[],
+  branch: (child: number) => readonly BranchShape[],
+  share: number,
+): readonly BranchShape[] {
+  if (items.length === 0) {
+    const across = Math.max(head.across, head.stripBreadth);
+    const along = head.along + (head.strip > 0 ? head.gap / 2 + head.strip : 0);
+    return [
+      { across, along, anchor: across / 2, neck: { left: 0, right: across, depth: along }, plan: { how: 'alone' } },
+    ];
+  }
+  const look = looks[input.look];
+  const levels = levelsOf(
+    items.map((item) => itemShapes(input, item, branch)),
+    Math.round(look.levels * (1 + share)),
+  );
+  const most = Math.round(look.shapes * (1 + 3 * share));
+  const shapes = rows(input, head, levels);
+  if (input.folds === 'row') return front(shapes, most);
+  shapes.push(...shelves(input, head, items, levels));
+  if (items.length > 1) shapes.push(...columnsOf(input, head, items, branch));
+  return front(shapes, most);
+}

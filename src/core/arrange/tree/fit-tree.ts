@@ -1,0 +1,318 @@
+import { bestShape, placeCompact, type CompactLayout } from './compact/place';
+import { compactShapes } from './compact/shapes';
+import type { CompactInput, Look } from './compact/types';
+import { allItems, type Item } from './items';
+import { arrangeTierTree, onSheet, sizeOnTiers, type TierTreeInput, type TierTreeLayout } from './tier-tree';
+
+/** Sizes of the boxes of one tier, in level order from its first entry. CSS px. */
+export interface TierSizes {
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+}
+
+/** A hierarchy in level order to be arranged for a room. All lengths in CSS px. */
+export interface FitInput {
+  readonly roots: number;
+  readonly parent: Int32Array;
+  readonly first: Int32Array;
+  readonly count: Int32Array;
+  readonly tier: Int32Array;
+  readonly tierStart: Int32Array;
+  readonly beside: Uint8Array;
+  readonly direction: 'down' | 'right';
+  /** `bands`: every tier on its own line; `compact`: each branch right below its head; `open`: bands where they print at a comfortable size. */
+  readonly tiers: 'open' | 'bands' | 'compact';
+  /** Leaves of one head: side by side, below each other, or as the room wants it. */
+  readonly lowest: 'open' | 'row' | 'column';
+  readonly mostColumns: number;
+  /** Gaps as they are wanted, and as small as they may get where the print is small. */
+  readonly gaps: Gaps;
+  readonly leastGaps: Gaps;
+  /** For each tier the sizes its boxes can have, from narrow to wide. */
+  readonly sizes: readonly (readonly TierSizes[])[];
+  /** The same with less room around the text, for where gaps get smaller. */
+  readonly tightSizes: readonly (readonly TierSizes[])[];
+  /** Null: the sheet grows with the drawing, which then is about half as wide again as it is high. */
+  readonly room: { readonly width: number; readonly height: number } | null;
+  /** Nothing is drawn larger than this many times its size. */
+  readonly largestScale: number;
+  /** From this scale on the print is comfortable to read. */
+  readonly comfortable: number;
+}
+
+export interface Gaps {
+  readonly sibling: number;
+  readonly branch: number;
+  /** `tier[t]`: between tier t and t + 1, counted from 1. */
+  readonly tier: readonly number[];
+}
+
+export interface Fitted {
+  readonly manner: 'bands' | 'compact';
+  /** For each tier, which of its sizes. */
+  readonly sizes: readonly number[];
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+  readonly gaps: Gaps;
+  readonly layout: TierTreeLayout;
+  /** How much it is enlarged, or made smaller, to fill the room. */
+  readonly scale: number;
+}
+
+/** What a drawing without a room is fitted to, for its proportions alone. */
+const freeRoom = { width: 1500, height: 1000 };
+/** Arrangements that are tried: fewer the more entries there are. */
+const mostTrials = 22;
+const fewestTrials = 5;
+const trialsWorth = 6_000;
+const fineTrials = 3;
+/** Small hierarchies are tried more thoroughly. */
+const few = 16;
+const mostTrialsOfFew = 160;
+/** Leaves up to this many stand side by side rather than in a bracket, where that prints comfortably (common practice). */
+const smallTeam = 4;
+/** A manner of folding has to print this much larger than a plainer one to be taken. */
+const worthFolding = 1.02;
+const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
+const easeSteps = [0.75, 0.5, 0.25];
+
+interface Trial {
+  readonly sizes: readonly number[];
+  /** Rows of folded leaves, in bands. */
+  readonly rows: number;
+  /** Share of the way from the least gaps to the wanted. */
+  readonly ease: number;
+  /** Teams up to this size do not fold in bands. */
+  readonly keptInRow: number;
+  readonly scale: number;
+}
+
+/**
+ * Arranges a hierarchy so that it prints as large as it can in its room: a bounded search over how wide the boxes of each tier are, how leaves fold, and
+ * gaps, which get smaller only where the print would not be comfortable. The same input gives the same drawing everywhere.
+ */
+export function fitTree(given: FitInput): Fitted {
+  const input: Task = { ...given, items: allItems(given) };
+  if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
+  const bands = search(input, 'bands');
+  if (bands.scale >= goal(input)) return made(input, 'bands', bands);
+  const compact = search(input, 'compact');
+  return compact.scale > bands.scale * 1.03 ? made(input, 'compact', compact) : made(input, 'bands', bands);
+}
+
+interface Task extends FitInput {
+  readonly items: readonly (readonly Item[])[];
+}
+
+/** What is large enough. */
+const goal = ({ comfortable, largestScale }: FitInput): number => Math.min(comfortable, largestScale) - 1e-9;
+
+/**
+ * With the gaps that are wanted, and small teams side by side, where that prints comfortably; else with the least gaps, eased as far as that costs next
+ * to nothing.
+ */
+function search(input: Task, manner: Fitted['manner']): Trial {
+  const tight = searchAt(input, manner, { ease: 0, keptInRow: 1 });
+  const enough = goal(input);
+  // Gaps take some of the room: what prints too small without them prints smaller with them.
+  if (tight.scale < enough) return eased(input, manner, tight, tight.scale * 0.985);
+  const easy = searchAt(input, manner, { ease: 1, keptInRow: smallTeam });
+  return easy.scale >= enough ? easy : eased(input, manner, tight, enough);
+}
+
+function eased(input: Task, manner: Fitted['manner'], tight: Trial, enough: number): Trial {
+  for (const ease of easeSteps) {
+    const scale = scaleOf(input, manner, { ...tight, ease }, 'fine');
+    if (scale >= enough) return { ...tight, ease, scale };
+  }
+  return tight;
+}
+
+function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease' | 'keptInRow'>): Trial {
+  const n = input.tier.length;
+  let left = Math.max(
+    fewestTrials,
+    Math.min(n <= few ? mostTrialsOfFew : mostTrials, Math.round(trialsWorth / Math.max(1, n))),
+  );
+  const tried: Trial[] = [];
+  let best: Trial | null = null;
+  const attempt = (sizes: readonly number[], rows: number, worth: number): Trial | null => {
+    if (left-- <= 0) return null;
+    const trial = { ...way, sizes, rows, scale: scaleOf(input, manner, { ...way, sizes, rows }, 'rough') };
+    tried.push(trial);
+    if (best === null || trial.scale > best.scale * worth) best = trial;
+    return trial;
+  };
+  const rowsTried = manner === 'bands' ? rowsFor(input) : [Infinity];
+  const most = Math.max(1, ...input.sizes.map(({ length }) => length));
+  // Widths of all tiers together first, in a middle one each way of folding.
+  const uniform = (share: number) => input.sizes.map(({ length }) => Math.round(share * Math.max(0, length - 1)));
+  for (const rows of rowsTried) attempt(uniform(0.5), rows, worthFolding);
+  for (let step = 0; step < most; step++) {
+    const sizes = uniform(most === 1 ? 0 : step / (most - 1));
+    for (const rows of nearRows(rowsTried, best!.rows)) if (!alike(sizes, best!.sizes)) attempt(sizes, rows, 1.001);
+  }
+  const combinations = input.sizes.reduce((product, { length }) => product * length, 1);
+  if (combinations * rowsTried.length <= left) {
+    for (let code = 0; code < combinations; code++)
+      for (const rows of rowsTried) attempt(combination(input, code), rows, 1.001);
+  } else refine(input, best!, (sizes, rows) => attempt(sizes, rows, 1.001));
+  if (manner === 'bands') return best!;
+  // What a rough look finds alike a fine one tells apart.
+  return tried
+    .sort((a, b) => b.scale - a.scale)
+    .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)))
+    .slice(0, fineTrials)
+    .map((trial): Trial => ({ ...trial, scale: scaleOf(input, manner, trial, 'fine') }))
+    .reduce((widest, one) => (one.scale > widest.scale ? one : widest));
+}
+
+/** One of all combinations of sizes, by its number. */
+function combination({ sizes }: Task, code: number): number[] {
+  let rest = code;
+  return sizes.map(({ length }) => {
+    const at = rest % length;
+    rest = Math.floor(rest / length);
+    return at;
+  });
+}
+
+/** Each tier a step wider or narrower, the tier with the most boxes first, as long as it helps. */
+function refine(input: FitInput, from: Trial, attempt: (sizes: readonly number[], rows: number) => Trial | null): void {
+  let best = from;
+  const bySize = input.sizes.map((_, t) => t).sort((a, b) => boxesIn(input, b) - boxesIn(input, a) || a - b);
+  for (const t of bySize) {
+    for (const step of [1, -1]) {
+      for (;;) {
+        const at = best.sizes[t]! + step;
+        if (at < 0 || at >= input.sizes[t]!.length) break;
+        const trial = attempt(best.sizes.with(t, at), best.rows);
+        if (trial === null || trial.scale <= best.scale * 1.001) break;
+        best = trial;
+      }
+    }
+  }
+}
+
+const boxesIn = ({ tierStart }: FitInput, t: number): number => tierStart[t + 1]! - tierStart[t]!;
+
+const alike = (a: readonly number[], b: readonly number[]): boolean => a.every((value, k) => value === b[k]);
+
+/** The ways of folding that can differ, the plainest first. */
+function rowsFor(input: Task): number[] {
+  if (input.lowest === 'row' || input.direction === 'right') return [1];
+  if (input.lowest === 'column') return [Infinity];
+  let most = 1;
+  for (const items of input.items) for (const { count } of items) most = Math.max(most, count);
+  return rowCounts.filter((rows, k) => rows <= most || (rowCounts[k - 1] ?? 1) < most);
+}
+
+/** A way of folding and its two neighbours. */
+function nearRows(all: readonly number[], rows: number): number[] {
+  const at = all.indexOf(rows);
+  return all.slice(Math.max(0, at - 1), at + 2);
+}
+
+type Choice = Omit<Trial, 'scale'>;
+
+function scaleOf(input: Task, manner: Fitted['manner'], choice: Choice, look: Look): number {
+  const room = input.room ?? freeRoom;
+  const largest = input.room ? input.largestScale : Infinity;
+  if (manner === 'bands') {
+    const { width, height } = sizeOnTiers(bandsInput(input, choice));
+    return Math.min(largest, room.width / Math.max(1, width), room.height / Math.max(1, height));
+  }
+  if (input.tier.length === 0) return largest;
+  const across = input.direction === 'down' ? room.width : room.height;
+  const along = input.direction === 'down' ? room.height : room.width;
+  return bestShape(compactShapes(compactInput(input, choice, look)), { across, along }, largest)?.scale ?? largest;
+}
+
+function made(input: Task, manner: Fitted['manner'], choice: Trial): Fitted {
+  const { width, height } = boxesOf(input, choice);
+  const gaps = gapsAt(input, choice.ease);
+  const layout = manner === 'bands' ? arrangeTierTree(bandsInput(input, choice)) : compactLayout(input, choice);
+  return { manner, sizes: choice.sizes, width, height, gaps, layout, scale: choice.scale };
+}
+
+function boxesOf({ sizes, tightSizes, tierStart, tier }: FitInput, { sizes: chosen, ease }: Choice) {
+  const width = new Float64Array(tier.length);
+  const height = new Float64Array(tier.length);
+  (ease < 1 ? tightSizes : sizes).forEach((options, t) => {
+    const option = options[chosen[t]!]!;
+    width.set(option.width, tierStart[t]);
+    height.set(option.height, tierStart[t]);
+  });
+  return { width, height };
+}
+
+function gapsAt({ gaps, leastGaps }: FitInput, ease: number): Gaps {
+  const at = (least: number, wanted: number) => Math.min(wanted, least + (wanted - least) * ease);
+  return {
+    sibling: at(leastGaps.sibling, gaps.sibling),
+    branch: at(leastGaps.branch, gaps.branch),
+    tier: gaps.tier.map((wanted, t) => at(leastGaps.tier[t]!, wanted)),
+  };
+}
+
+function bandsInput(input: Task, choice: Choice): TierTreeInput {
+  const { rows, ease, keptInRow } = choice;
+  const gaps = gapsAt(input, ease);
+  return {
+    ...input,
+    ...boxesOf(input, choice),
+    stackRows: rows,
+    keptInRow,
+    stacks: input.lowest === 'open' ? 'runs' : 'teams',
+    mostColumns: input.lowest === 'column' ? 1 : input.mostColumns,
+    siblingGap: gaps.sibling,
+    branchGap: gaps.branch,
+    tierGap: gaps.tier,
+  };
+}
+
+function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
+  const gaps = gapsAt(input, choice.ease);
+  const { width, height } = boxesOf(input, choice);
+  const down = input.direction === 'down';
+  return {
+    ...input,
+    across: down ? width : height,
+    along: down ? height : width,
+    siblingGap: gaps.sibling,
+    branchGap: gaps.branch,
+    tierGap: gaps.tier,
+    look,
+    // To the right, names stand below each other anyway.
+    folds: down ? input.lowest : 'row',
+  };
+}
+
+function compactLayout(input: Task, choice: Choice): TierTreeLayout {
+  const nothing: TierTreeLayout = {
+    x: new Float64Array(0),
+    y: new Float64Array(0),
+    width: 0,
+    height: 0,
+    tiers: [],
+    fans: new Map(),
+  };
+  if (input.tier.length === 0) return nothing;
+  const compact = compactInput(input, choice, 'fine');
+  const shapes = compactShapes(compact);
+  const { direction } = input;
+  const room = input.room ?? freeRoom;
+  const [across, along] = direction === 'down' ? [room.width, room.height] : [room.height, room.width];
+  const best = bestShape(shapes, { across, along }, input.room ? input.largestScale : Infinity)!;
+  return turned(compact, placeCompact(compact, shapes, best.shape), direction);
+}
+
+function turned({ across }: CompactInput, layout: CompactLayout, direction: FitInput['direction']): TierTreeLayout {
+  const begin = layout.b.map((middle, i) => middle - across[i]! / 2);
+  const fans = new Map(
+    [...layout.fans].map(([i, lines]) => [i, lines.map(({ points }) => ({ points: onSheet(points, 0, direction) }))]),
+  );
+  return direction === 'down'
+    ? { x: begin, y: layout.d, width: layout.across, height: layout.along, tiers: [], fans }
+    : { x: layout.d, y: begin, width: layout.along, height: layout.across, tiers: [], fans };
+}

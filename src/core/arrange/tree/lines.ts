@@ -1,0 +1,5 @@
+/** A line of a drawing, CSS px. */
+export interface Polyline {
+  /** x, y, x, y … */
+  readonly points: readonly number[];
+}

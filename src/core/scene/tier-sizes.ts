@@ -1,0 +1,171 @@
+import type { TierSizes } from '../arrange/tree';
+import type { Hierarchy } from '../hierarchy';
+import { heightWithin, textFolds, widthWithin } from '../measure';
+import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
+import { boxAround, type Padding } from './entry-group';
+
+/** The sizes that the boxes of each tier can have, from narrow to wide, and for each the width its text is set in, CSS px. */
+export interface SizeChoices {
+  readonly sizes: readonly (readonly TierSizes[])[];
+  /** The same with less room around the text. */
+  readonly tight: readonly (readonly TierSizes[])[];
+  readonly wanted: readonly (readonly number[])[];
+}
+
+const mostChoices = 5;
+const mostTried = 24;
+/** A box is not made higher where this much more width would spare it. */
+const widthForHeight = 1.15;
+/** Wider than this names are not set on one line, in ems of their size. */
+const widestEms = 20;
+
+const kept = new KeptFor<Hierarchy, SizeChoices>();
+
+/**
+ * For each tier, widths of text at which something breaks differently, with the sizes of all boxes of that tier: boxes that share their size have that of
+ * the largest, assistants among themselves. A choice that another beats both ways, or that is higher only to be less than 15 % narrower, is left out.
+ */
+export function sizeChoices(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  beside: Uint8Array,
+): SizeChoices {
+  const tiers = structure.tierStart.length - 1;
+  const made = Array.from({ length: tiers }, (_, t) =>
+    ofTier({ diagram, structure, styles, beside, from: structure.tierStart[t]!, to: structure.tierStart[t + 1]! }),
+  );
+  const choices = {
+    sizes: made.map(({ sizes }) => sizes),
+    tight: made.map(({ tight }) => tight),
+    wanted: made.map(({ wanted }) => wanted),
+  };
+  const before = kept.get(structure);
+  if (before && same(before, choices)) return before;
+  kept.set(structure, choices);
+  return choices;
+}
+
+interface Tier {
+  readonly diagram: DiagramCommon;
+  readonly structure: Hierarchy;
+  readonly styles: readonly BoxStyle[];
+  readonly beside: Uint8Array;
+  readonly from: number;
+  readonly to: number;
+}
+
+function ofTier(tier: Tier): {
+  sizes: readonly TierSizes[];
+  tight: readonly TierSizes[];
+  wanted: readonly number[];
+} {
+  const tried = widthsOf(tier).map((wanted) => ({ wanted, ...commonSize(tier, wanted) }));
+  const good = tried.filter(
+    (one) =>
+      !tried.some(
+        (other) =>
+          other !== one &&
+          ((other.height < one.height - 0.01 && other.width <= one.width * widthForHeight + 0.01) ||
+            (other.height <= one.height + 0.01 &&
+              (other.width < one.width - 0.01 || (other.width <= one.width && other.wanted < one.wanted)))),
+      ),
+  );
+  const chosen = spread(good, mostChoices).map(({ wanted }) => wanted);
+  return {
+    wanted: chosen,
+    sizes: chosen.map((wanted) => sizesAt(tier, wanted, 'easy')),
+    tight: chosen.map((wanted) => sizesAt(tier, wanted, 'tight')),
+  };
+}
+
+function spread<T>(list: readonly T[], most: number): readonly T[] {
+  if (list.length <= most) return list;
+  return Array.from({ length: most }, (_, k) => list[Math.round((k * (list.length - 1)) / (most - 1))]!);
+}
+
+/** Widths of text, from narrow to wide, at which some name or detail of a tier breaks differently. */
+function widthsOf({ diagram, structure, styles, from, to }: Tier): number[] {
+  const widths = new Set<number>();
+  let least = 0;
+  let widest = Infinity;
+  for (let i = from; i < to; i++) {
+    const style = styles[i]!;
+    const { name, details } = textFolds(own(diagram.entries, structure.ids[i]!)!, style);
+    widest = Math.min(widest, style.nameSize * widestEms);
+    for (const ways of [name, ...details]) {
+      for (const { width } of ways) widths.add(Math.ceil(width));
+      least = Math.max(least, Math.ceil(ways.at(-1)!.width));
+    }
+  }
+  const most = Math.max(least, Math.min(widest, diagram.arrangement.widest));
+  const sorted = [...widths].filter((width) => width > least && width <= most).sort((a, b) => a - b);
+  return [least, ...spread(sorted, mostTried)];
+}
+
+/** The size that most boxes of a tier share at a width of text. */
+function commonSize(tier: Tier, wanted: number): { width: number; height: number } {
+  let [width, height] = [0, 0];
+  for (let i = tier.from; i < tier.to; i++) {
+    const size = sizeOf(tier, i, wanted, 'easy');
+    width = Math.max(width, size.width);
+    height = Math.max(height, size.height);
+  }
+  return { width, height };
+}
+
+function sizeOf(
+  { diagram, structure, styles }: Tier,
+  i: number,
+  wanted: number,
+  padded: Padding,
+): { width: number; height: number } {
+  const style = styles[i]!;
+  const folds = textFolds(own(diagram.entries, structure.ids[i]!)!, style);
+  const text = { width: widthWithin(folds, wanted), height: heightWithin(folds, style, wanted) };
+  return boxAround(text, style, { narrowest: diagram.arrangement.narrowest, padded });
+}
+
+function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
+  const { from, to, beside, styles } = tier;
+  const width = new Float64Array(to - from);
+  const height = new Float64Array(to - from);
+  const common = [
+    { width: 0, height: 0 },
+    { width: 0, height: 0 },
+  ];
+  for (let i = from; i < to; i++) {
+    const size = sizeOf(tier, i, wanted, padded);
+    width[i - from] = size.width;
+    height[i - from] = size.height;
+    if (!styles[i]!.equalSize) continue;
+    const most = common[beside[i]!]!;
+    most.width = Math.max(most.width, size.width);
+    most.height = Math.max(most.height, size.height);
+  }
+  for (let i = from; i < to; i++) {
+    if (!styles[i]!.equalSize) continue;
+    width[i - from] = common[beside[i]!]!.width;
+    height[i - from] = common[beside[i]!]!.height;
+  }
+  return { width, height };
+}
+
+const sameNumbers = (a: ArrayLike<number>, b: ArrayLike<number>): boolean => {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+};
+
+function same(a: SizeChoices, b: SizeChoices): boolean {
+  return (
+    a.sizes.length === b.sizes.length &&
+    a.wanted.every((widths, t) => sameNumbers(widths, b.wanted[t]!)) &&
+    a.sizes.every((options, t) =>
+      options.every(
+        ({ width, height }, k) =>
+          sameNumbers(width, b.sizes[t]![k]!.width) && sameNumbers(height, b.sizes[t]![k]!.height),
+      ),
+    )
+  );
+}
