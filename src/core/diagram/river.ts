@@ -1,6 +1,6 @@
 import type { Listing } from '../hierarchy';
 import { apart, type BoxStyle, type Finding } from '../model';
-import type { Scene } from '../scene';
+import type { Scene, SheetSet } from '../scene';
 import { kindOf, type Diagram } from './diagram';
 
 export interface Drawn {
@@ -18,6 +18,19 @@ export function draw(diagram: Diagram): Drawn {
   const structure = kind.structure(diagram);
   const styles = kind.styles(diagram, structure);
   return { structure, styles, scene: kind.scene(diagram, structure, styles) };
+}
+
+/** Print that a set of sheets aims at where nothing else is wished, in points. */
+export const usualSetPrint = 8;
+
+/** The diagram over as many sheets as it takes to print as large as wished; null for a kind whose drawing cannot be parted. */
+export function drawSet(diagram: Diagram, least = diagram.sheet.leastPrint ?? usualSetPrint): SheetSet | null {
+  const { set, ...kind } = kindOf(diagram.kind);
+  if (!set) return null;
+  return apart(() => {
+    const structure = kind.structure(diagram);
+    return set(diagram, structure, kind.styles(diagram, structure), least);
+  });
 }
 
 export function check(diagram: Diagram, drawn: Drawn): Finding[] {

@@ -3,7 +3,7 @@ import type { AnyCommand, CommonCommand, KindEdits, Outcome, Workspace } from '.
 import type { Listing, Role } from '../hierarchy';
 import type { AnyScope, BoxStyle, DiagramCommon, Finding, StyleProperty } from '../model';
 import type { ColumnUse, Headings, ListTokens, ReadChoices, Reading } from '../read';
-import type { Scene } from '../scene';
+import type { Scene, SheetSet } from '../scene';
 import type { Explained, LinkKind } from '../style';
 
 /** How well what was read fits a kind; of several kinds the one with most `strength` is offered first. */
@@ -135,6 +135,9 @@ export interface Kind<T extends KindTypes = KindTypes> {
 
   /** True where its drawing is arranged for the sheet, so that orientation and size may be left to it. */
   readonly sheetOpen: boolean;
+  /** Sets it over several sheets that print no smaller than `least` points; null where its drawing cannot be parted. */
+  readonly set:
+    ((diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[], least: number) => SheetSet) | null;
   /** Further sheets that can be printed, by the word that asks for one: the diagram as that sheet shows it. */
   readonly sheets: Readonly<Record<string, (diagram: T['diagram']) => T['diagram']>>;
 

@@ -10,6 +10,7 @@ import {
   type DiagramCommon,
   type Sheet,
 } from '../model';
+import { markHeight, type Continued } from './marks';
 import { freeRoom } from './place-sheet';
 import { sizeChoices, type SizeChoices } from './tier-sizes';
 
@@ -36,16 +37,23 @@ export function fitOnSheet(
   diagram: DiagramCommon,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
-  { beside, legend }: { readonly beside: Uint8Array; readonly legend: string },
+  {
+    beside,
+    legend,
+    marks = null,
+  }: { readonly beside: Uint8Array; readonly legend: string; readonly marks?: Continued | null },
 ): FitOnSheet {
-  const choices = sizeChoices(diagram, structure, styles, beside);
+  const choices = sizeChoices(diagram, structure, styles, { beside, marks });
   const { smallest, usual } = textSizes(diagram, structure, styles);
   const { leastPrint } = diagram.sheet;
   const largestScale = (diagram.arrangement.largestPrint * pxPerPt) / usual;
   const comfortable = (Math.max(comfortablePt, leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
+  const foot = marks
+    ? Float64Array.from(structure.ids, (id, i) => (marks.onward.has(id) ? markHeight(marks, id, styles[i]!) : 0))
+    : null;
   const fitTo = (sheet: Sheet): { sheet: Sheet; fitted: Fitted } => {
     const room = freeRoom({ ...diagram, sheet }, legend);
-    const input = inputFor(diagram, structure, { beside, choices, room, largestScale, comfortable });
+    const input = inputFor(diagram, structure, { beside, foot, choices, room, largestScale, comfortable });
     return { sheet, fitted: fittedOnce(structure, choices, input) };
   };
   const best = (sheet: Sheet) => {
@@ -86,7 +94,9 @@ function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput)
 function inputFor(
   { arrangement, tiers }: DiagramCommon,
   structure: Hierarchy,
-  given: Pick<FitInput, 'beside' | 'room' | 'largestScale' | 'comfortable'> & { readonly choices: SizeChoices },
+  given: Pick<FitInput, 'beside' | 'foot' | 'room' | 'largestScale' | 'comfortable'> & {
+    readonly choices: SizeChoices;
+  },
 ): FitInput {
   const { choices, ...rest } = given;
   const gapAbove = (t: number) => own(tiers, String(t + 1))?.gap ?? null;

@@ -5,6 +5,7 @@ import { KeptFor, own, sheetName, type BoxStyle, type DiagramCommon, type Entry 
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { entryGroup } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
+import { boxBesideMark, markOf, type Continued } from './marks';
 import { placeOnSheet } from './place-sheet';
 import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
@@ -27,10 +28,11 @@ export function tierScene(
   structure: Hierarchy,
   styles: readonly BoxStyle[],
   words: TierWords,
+  marks: Continued | null = null,
 ): Scene {
-  const beside = Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, words.roles) ? 1 : 0));
+  const beside = besideOf(diagram, structure, words);
   const legend = legendOf(diagram, structure, words);
-  const fit = fitOnSheet(diagram, structure, styles, { beside, legend });
+  const fit = fitOnSheet(diagram, structure, styles, { beside, legend, marks });
   const { layout, width, height, gaps, manner } = fit.fitted;
   const onIt = { ...diagram, sheet: fit.sheet };
   const look = lookOf(diagram.look);
@@ -53,7 +55,7 @@ export function tierScene(
     groups: [
       ...fans(diagram, structure, layout, look.line),
       ...links,
-      ...boxes(diagram, structure, styles, { ...drawn, wanted: fit.wanted, words }),
+      ...boxes(diagram, structure, styles, { ...drawn, wanted: fit.wanted, words, marks }),
     ],
     notes: sheetNotes(onIt, look, sheet, notes),
     tiers: bands(diagram, structure, styles, { layout, gaps: gaps.tier }),
@@ -62,6 +64,10 @@ export function tierScene(
     smallestText: fit.smallest === null ? null : fit.smallest * drawing.scale,
   };
 }
+
+/** 1 for each entry that stands beside the line to its superior. */
+export const besideOf = (diagram: DiagramCommon, structure: Hierarchy, { roles }: TierWords): Uint8Array =>
+  Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, roles) ? 1 : 0));
 
 /** The extent of a drawing with the links that go round it. */
 function extentWith({ width, height }: TierTreeLayout, links: readonly SceneGroup[]): Rect {
@@ -76,7 +82,7 @@ function extentWith({ width, height }: TierTreeLayout, links: readonly SceneGrou
 }
 
 /** What the signs on the sheet mean, for those that occur. */
-function legendOf(diagram: DiagramCommon, structure: Hierarchy, { roles, linkKinds }: TierWords): string {
+export function legendOf(diagram: DiagramCommon, structure: Hierarchy, { roles, linkKinds }: TierWords): string {
   const there = new Set(structure.ids.map((id) => own(diagram.entries, id)!.role));
   const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
   return [
@@ -95,6 +101,7 @@ function boxes(
     height,
     wanted,
     words,
+    marks,
   }: {
     readonly layout: TierTreeLayout;
     readonly width: Float64Array;
@@ -102,6 +109,7 @@ function boxes(
     /** For each tier the width its text is set in. */
     readonly wanted: readonly number[];
     readonly words: TierWords;
+    readonly marks: Continued | null;
   },
 ): SceneGroup[] {
   const alsoTo = new Map<string, string[]>();
@@ -109,11 +117,15 @@ function boxes(
     const told = `${link.phrase || words.alsoUnder} ${own(diagram.entries, link.to)?.name ?? ''}`.trim();
     alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), told]);
   }
-  return Array.from(structure.outline, (i) => {
+  return Array.from(structure.outline).flatMap((i) => {
     const entry = own(diagram.entries, structure.ids[i]!)!;
     const place = { x: layout.x[i]!, y: layout.y[i]!, width: width[i]!, height: height[i]! };
-    const label = labelOf(diagram, structure, i, { alsoTo, words });
-    return entryGroup(entry, styles[i]!, place, { wanted: wanted[structure.tier[i]! - 1]!, label });
+    const tier = marks?.tierOf(entry.id) ?? structure.tier[i]!;
+    const label = labelOf(diagram, structure, i, { alsoTo, words, tier });
+    const box = boxBesideMark(place, marks, entry.id, styles[i]!);
+    const group = entryGroup(entry, styles[i]!, box, { wanted: wanted[structure.tier[i]! - 1]!, label });
+    const mark = markOf(place, marks, entry.id, styles[i]!);
+    return mark ? [group, mark] : [group];
   });
 }
 
@@ -131,12 +143,19 @@ function labelOf(
   diagram: DiagramCommon,
   structure: Hierarchy,
   i: number,
-  { alsoTo, words }: { readonly alsoTo: ReadonlyMap<string, readonly string[]>; readonly words: TierWords },
+  {
+    alsoTo,
+    words,
+    tier,
+  }: {
+    readonly alsoTo: ReadonlyMap<string, readonly string[]>;
+    readonly words: TierWords;
+    readonly tier: number;
+  },
 ): string {
   const entry = own(diagram.entries, structure.ids[i]!)!;
   const parent = entry.parent === null ? undefined : own(diagram.entries, entry.parent);
   const role = roleOf(diagram, structure, i, words.roles);
-  const tier = structure.tier[i]!;
   const also = alsoTo.get(entry.id)?.join(', ');
   const known = labelled.get(entry);
   if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)

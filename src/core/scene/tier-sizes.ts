@@ -2,6 +2,7 @@ import type { TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin } from '../measure';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
+import { markHeight, markWidth, type Continued } from './marks';
 import { boxAround, type Padding } from './entry-group';
 
 /** The sizes that the boxes of each tier can have, from narrow to wide, and for each the width its text is set in, CSS px. */
@@ -29,11 +30,22 @@ export function sizeChoices(
   diagram: DiagramCommon,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
-  beside: Uint8Array,
+  { beside, marks }: { readonly beside: Uint8Array; readonly marks: Continued | null },
 ): SizeChoices {
   const tiers = structure.tierStart.length - 1;
   const made = Array.from({ length: tiers }, (_, t) =>
-    ofTier({ diagram, structure, styles, beside, from: structure.tierStart[t]!, to: structure.tierStart[t + 1]! }),
+    ofTier(
+      marked({
+        diagram,
+        structure,
+        styles,
+        beside,
+        marks,
+        narrowest: diagram.arrangement.narrowest,
+        from: structure.tierStart[t]!,
+        to: structure.tierStart[t + 1]!,
+      }),
+    ),
   );
   const choices = {
     sizes: made.map(({ sizes }) => sizes),
@@ -51,8 +63,21 @@ interface Tier {
   readonly structure: Hierarchy;
   readonly styles: readonly BoxStyle[];
   readonly beside: Uint8Array;
+  readonly marks: Continued | null;
+  readonly narrowest: number;
   readonly from: number;
   readonly to: number;
+}
+
+/** A tier in which an entry has a mark, with boxes wide enough for it. */
+function marked(tier: Tier): Tier {
+  let { narrowest } = tier;
+  if (tier.marks)
+    for (let i = tier.from; i < tier.to; i++) {
+      const style = tier.styles[i]!;
+      if (markHeight(tier.marks, tier.structure.ids[i]!, style) > 0) narrowest = Math.max(narrowest, markWidth(style));
+    }
+  return { ...tier, narrowest };
 }
 
 function ofTier(tier: Tier): {
@@ -115,7 +140,7 @@ function commonSize(tier: Tier, wanted: number): { width: number; height: number
 }
 
 function sizeOf(
-  { diagram, structure, styles }: Tier,
+  { diagram, structure, styles, narrowest }: Tier,
   i: number,
   wanted: number,
   padded: Padding,
@@ -123,7 +148,7 @@ function sizeOf(
   const style = styles[i]!;
   const folds = textFolds(own(diagram.entries, structure.ids[i]!)!, style);
   const text = { width: widthWithin(folds, wanted), height: heightWithin(folds, style, wanted) };
-  return boxAround(text, style, { narrowest: diagram.arrangement.narrowest, padded });
+  return boxAround(text, style, { narrowest, padded });
 }
 
 function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
@@ -148,6 +173,9 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
     width[i - from] = common[beside[i]!]!.width;
     height[i - from] = common[beside[i]!]!.height;
   }
+  // The mark of an entry stands with its box.
+  for (let i = from; i < to && tier.marks; i++)
+    height[i - from]! += markHeight(tier.marks, tier.structure.ids[i]!, styles[i]!);
   return { width, height };
 }
 

@@ -29,6 +29,7 @@ function input(list: readonly number[], given: Partial<FitInput> = {}): FitInput
     tier: structure.tier,
     tierStart,
     beside: new Uint8Array(n),
+    foot: null,
     direction: 'down',
     tiers: 'open',
     lowest: 'open',

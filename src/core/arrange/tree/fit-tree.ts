@@ -19,6 +19,8 @@ export interface FitInput {
   readonly tier: Int32Array;
   readonly tierStart: Int32Array;
   readonly beside: Uint8Array;
+  /** Length of a mark at the lower end of each box; null where there are none. */
+  readonly foot: Float64Array | null;
   readonly direction: 'down' | 'right';
   /** `bands`: every tier on its own line; `compact`: each branch right below its head; `open`: bands where they print at a comfortable size. */
   readonly tiers: 'open' | 'bands' | 'compact';
@@ -263,6 +265,7 @@ function bandsInput(input: Task, choice: Choice): TierTreeInput {
     ...boxesOf(input, choice),
     stackRows: rows,
     keptInRow,
+    foot: input.direction === 'down' ? input.foot : null,
     stacks: input.lowest === 'open' ? 'runs' : 'teams',
     mostColumns: input.lowest === 'column' ? 1 : input.mostColumns,
     siblingGap: gaps.sibling,
@@ -283,6 +286,7 @@ function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
     branchGap: gaps.branch,
     tierGap: gaps.tier,
     look,
+    foot: down ? input.foot : null,
     // To the right, names stand below each other anyway.
     folds: down ? input.lowest : 'row',
   };

@@ -71,11 +71,15 @@ export const placeIn = ({ rows }: Stack, index: number): { column: number; row: 
   row: index % rows,
 });
 
+/** Where a line meets a box that has a mark below it, from its beginning: the middle of the box alone. `foot`: room of the mark, none where it is null. */
+export const dockOf = (along: Float64Array, foot: Float64Array | null, i: number): number =>
+  (along[i]! - (foot ? foot[i]! : 0)) / 2;
+
 /** Boxes of a stack placed: the middle of each across, its beginning along; and the drops of its spines. */
 export function placeStack(
   stack: Stack,
   origin: { readonly across: number; readonly along: number },
-  boxes: readonly { readonly across: number; readonly along: number }[],
+  boxes: readonly { readonly across: number; readonly along: number; readonly dock: number }[],
   cell: Cell,
   step: number,
 ): { readonly at: readonly { readonly middle: number; readonly start: number }[]; readonly drops: readonly Drop[] } {
@@ -88,7 +92,7 @@ export function placeStack(
     const slack = (cell.across - box.across) / 2;
     const middle = origin.across + stack.middles[column]! + (after ? -slack : slack);
     const start = origin.along + row * (cell.along + step);
-    ticks[spine]!.push({ edge: middle + (after ? -box.across : box.across) / 2, at: start + box.along / 2 });
+    ticks[spine]!.push({ edge: middle + (after ? -box.across : box.across) / 2, at: start + box.dock });
     return { middle, start };
   });
   const drops = stack.spines.map((spine, s): Drop => {

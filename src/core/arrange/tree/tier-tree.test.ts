@@ -28,6 +28,7 @@ function hierarchy(parents: number[], options: Partial<TierTreeInput> = {}): Tie
     width: new Float64Array(n).fill(60),
     height: new Float64Array(n).fill(30),
     beside,
+    foot: null,
     items: allItems({ first, count, beside }),
     direction: 'down',
     stackRows: 1,

@@ -1,7 +1,7 @@
 import { fanLines, type Drop } from './fan';
 import type { Polyline } from './lines';
 import { besideChildren, besideLines, besidePlaces, stripBreadth, stripDepth, type Item } from './items';
-import { cellOf, columnStep, placeStack, stackOf, type Cell, type Stack } from './stack';
+import { cellOf, columnStep, dockOf, placeStack, stackOf, type Cell, type Stack } from './stack';
 import { tidyTree } from './tidy-tree';
 
 /** A hierarchy in level order (see `TidyTreeInput`), with the sizes of its boxes. All lengths in CSS px. */
@@ -16,6 +16,8 @@ export interface TierTreeInput {
   readonly height: Float64Array;
   /** 1 for an entry without children that stands beside the line below its parent. */
   readonly beside: Uint8Array;
+  /** Length of a mark at the end of each box along the growth, which lines do not meet; null where there are none. */
+  readonly foot: Float64Array | null;
   readonly direction: 'down' | 'right';
   /**
    * In a top-down drawing, how many rows the leaves below one entry take at most: 1 stands side by side, more folds them into columns. `stacks`: whether
@@ -91,7 +93,11 @@ function placeOnTiers(input: TierTreeInput) {
       placeBeside(input, shape, depths, i, centre[node]!);
     } else {
       const { fold, from, count } = what;
-      const boxes = Array.from({ length: count }, (_, k) => ({ across: across[from + k]!, along: along[from + k]! }));
+      const boxes = Array.from({ length: count }, (_, k) => ({
+        across: across[from + k]!,
+        along: along[from + k]!,
+        dock: dockOf(along, input.foot, from + k),
+      }));
       const origin = {
         // A single column stands in the middle, its spine before it; more stand as wide as they are.
         across: centre[node]! - (fold.stack.columns === 1 ? fold.stack.middles[0]! : fold.stack.across / 2),

@@ -2,7 +2,7 @@ import { refused, plainEdits, type CommonCommand } from '../../edit';
 import { csvOf, hierarchyOf, outlineText, updateFromList, type Hierarchy } from '../../hierarchy';
 import { detailColumn, type Kind } from '../../kind';
 import { readTree, senseOf, takenFrom, titleAbove, ListTokens, type Reading } from '../../read';
-import { tierScene, type Scene, type TierWords } from '../../scene';
+import { sheetSet, tierScene, type Scene, type TierWords } from '../../scene';
 import { entriesIn, explainStyle, resolveStyles, type LinkKind } from '../../style';
 import { emptyCommon, type Arrangement } from '../../model';
 import { checkOrgChart } from './check';
@@ -139,6 +139,7 @@ export const orgChart: Kind<OrgTypes> = {
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => tierScene(diagram, structure, styles, tierWords),
   sheetOpen: true,
+  set: (diagram, structure, styles, least) => sheetSet(diagram, structure, styles, tierWords, least),
   sheets: {},
   check: checkOrgChart,
   figure: figureOrgChart,

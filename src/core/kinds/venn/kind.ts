@@ -169,6 +169,7 @@ export const venn: Kind<VennTypes> = {
   },
   scene: vennScene,
   sheetOpen: false,
+  set: null,
   sheets: {
     blank: (diagram) => exerciseSheet(diagram, 'to-fill-in'),
     answers: (diagram) => exerciseSheet(diagram, 'answered'),

@@ -11,7 +11,7 @@ import {
 } from './types';
 import { fanLines, type Drop } from '../fan';
 import { besideChildren, besideLines, besidePlaces, type Item } from '../items';
-import { cellOf, columnStep, placeStack } from '../stack';
+import { cellOf, columnStep, dockOf, placeStack } from '../stack';
 import { type Polyline } from '../lines';
 
 /** A drawing in (across, along) coordinates, CSS px. */
@@ -140,7 +140,7 @@ function placeColumn(work: Work, { at, units }: Column, left: number, along: num
     work.waiting.push({ i: entry, shape, across, along: along + start, head: 'beginning' });
     return {
       edge: across + anchorHung(input, entry, shape) - input.across[entry]! / 2,
-      at: along + start + input.along[entry]! / 2,
+      at: along + start + dockOf(input.along, input.foot, entry),
     };
   });
   return { at: left + at, to: ticks.at(-1)!.at, ticks };
@@ -169,6 +169,7 @@ function placeRow(
       const boxes = Array.from({ length: count }, (_, c) => ({
         across: input.across[from + c]!,
         along: input.along[from + c]!,
+        dock: dockOf(input.along, input.foot, from + c),
       }));
       const placed = placeStack(pick.stack, { across: at, along }, boxes, cell, columnStep(input));
       placed.at.forEach(({ middle, start }, c) => {
@@ -205,7 +206,7 @@ function hangingLines(work: Work, hanging: Hanging, indent: number): Polyline[] 
   const { i, at, from, aside, plan, origin } = hanging;
   const ends: { readonly points: readonly number[]; readonly more: readonly Polyline[] }[] = [];
   const tick = (c: number, head: number): void => {
-    const middle = d[c]! + input.along[c]! / 2;
+    const middle = d[c]! + dockOf(input.along, input.foot, c);
     ends.push({ points: [at, middle, head - input.across[c]! / 2, middle], more: [] });
   };
   let along = from;

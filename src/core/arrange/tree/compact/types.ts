@@ -8,6 +8,7 @@ export interface CompactInput {
   readonly count: Int32Array;
   readonly tier: Int32Array;
   readonly beside: Uint8Array;
+  readonly foot: Float64Array | null;
   readonly across: Float64Array;
   readonly along: Float64Array;
   readonly siblingGap: number;

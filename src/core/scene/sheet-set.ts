@@ -1,0 +1,150 @@
+import { hierarchyOf, type Hierarchy } from '../hierarchy';
+import { own, paperSize, pxPerPt, type BoxStyle, type DiagramCommon } from '../model';
+import { fitOnSheet } from './fit-sheet';
+import { planSheets, type SheetPlan } from './plan-sheets';
+import type { Scene } from './scene';
+import type { Continued } from './marks';
+import { besideOf, legendOf, tierScene, type TierWords } from './tier-scene';
+
+/** One diagram over several sheets. */
+export interface SheetSet {
+  readonly sheets: readonly SetSheet[];
+  /** The smallest print on any of them, in points. */
+  readonly print: number;
+  /** Links between entries of different sheets, which none of them shows. */
+  readonly leftOut: number;
+}
+
+export interface SetSheet {
+  /** Whose branches it shows: "Overview", "Inés Okoro". */
+  readonly name: string;
+  /** The entries that lead it. */
+  readonly heads: readonly string[];
+  readonly scene: Scene;
+}
+
+/** Share of a sheet that boxes cover at least when it is well filled, for a first guess of what it holds. */
+const usualCover = 0.28;
+
+/** Sets a hierarchy over as many sheets as it takes to print no smaller than `least` points: an overview, then the branches that are cut from it. */
+export function sheetSet(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  words: TierWords,
+  least: number,
+): SheetSet {
+  const part = (plan: SheetPlan, page: Page) => partOf(diagram, structure, styles, plan, page);
+  const printOf = (plan: SheetPlan): number => {
+    // The texts around it are those of a long set, so that it still fits when its number is known.
+    const { sub, subStructure, subStyles } = part(plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 });
+    const fit = fitOnSheet(sub, subStructure, subStyles, {
+      beside: besideOf(sub, subStructure, words),
+      legend: legendOf(sub, subStructure, words),
+      marks: marksOf(structure, plan, new Map()),
+    });
+    return fit.smallest === null ? Infinity : (fit.smallest * fit.fitted.scale) / pxPerPt;
+  };
+  const capacity = capacityOf(diagram, structure, styles, words, least);
+  const plans = planSheets(structure, capacity, (plan) => printOf(plan) / least);
+  const sheetOf = new Map<number, number>();
+  plans.forEach(({ heads }, k) => heads.forEach((head) => sheetOf.set(head, k + 1)));
+  let shown = 0;
+  const sheets = plans.map((plan, k): SetSheet => {
+    const { sub, subStructure, subStyles, name } = part(plan, { number: k + 1, of: plans.length });
+    shown += Object.keys(sub.links).length;
+    const scene = tierScene(sub, subStructure, subStyles, words, marksOf(structure, plan, sheetOf, plans));
+    return { name, heads: plan.heads.map((i) => structure.ids[i]!), scene };
+  });
+  const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
+  return { sheets, print: Math.min(...prints), leftOut: Object.keys(diagram.links).length - shown };
+}
+
+interface Page {
+  readonly number: number;
+  readonly of: number;
+}
+
+/** How many entries a sheet holds at the wished print, by the room that its boxes take when all are as in the whole drawing. */
+function capacityOf(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  words: TierWords,
+  least: number,
+): number {
+  const paper = paperSize(diagram.sheet) ?? paperSize({ size: 'A4', orientation: 'landscape' })!;
+  const fit = fitOnSheet(diagram, structure, styles, {
+    beside: besideOf(diagram, structure, words),
+    legend: '',
+  });
+  const { width, height } = fit.fitted;
+  let boxes = 0;
+  for (let i = 0; i < width.length; i++) boxes += width[i]! * height[i]!;
+  const scale = (least * pxPerPt) / (fit.smallest ?? least * pxPerPt);
+  const { margin } = diagram.sheet;
+  const room = ((paper.width - 2 * margin) * (paper.height - 2 * margin)) / scale ** 2;
+  return Math.max(6, Math.floor((room * usualCover) / (boxes / Math.max(1, width.length))));
+}
+
+/** The part of a diagram that stands on one sheet, each entry in the style it has in the whole, with a title line and a page number of its own. */
+function partOf(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  { heads, cut }: SheetPlan,
+  { number, of }: Page,
+) {
+  const name = number === 1 ? 'Overview' : heads.map((i) => own(diagram.entries, structure.ids[i]!)!.name).join(', ');
+  const { shown, title, subtitle, author, date } = diagram.titleBlock;
+  const page = of === 1 ? '' : `Sheet ${number} of ${of}`;
+  const titleBlock = {
+    shown: true,
+    title: shown ? title : '',
+    subtitle: of === 1 ? (shown ? subtitle : '') : name.slice(0, 300),
+    author: shown ? author : '',
+    date: [shown ? date : '', page].filter(Boolean).join(', '),
+  };
+  const entries: DiagramCommon['entries'] = {};
+  const waiting = [...heads];
+  for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
+    const id = structure.ids[i]!;
+    const entry = own(diagram.entries, id)!;
+    const head = heads.includes(i);
+    entries[id] = head && entry.parent !== null ? { ...entry, parent: null } : entry;
+    if (head || !cut.has(i))
+      for (let c = structure.first[i]!, end = c + structure.count[i]!; c < end; c++) waiting.push(c);
+  }
+  const links = Object.fromEntries(
+    Object.entries(diagram.links).filter(([, { from, to }]) => own(entries, from) && own(entries, to)),
+  );
+  // Tiers are told as in the whole; the sheet was chosen, so that nothing is taken in its place.
+  const sub: DiagramCommon = {
+    ...diagram,
+    title: of === 1 ? diagram.title : `${diagram.title}: ${name}`,
+    titleBlock,
+    entries,
+    links,
+    tiers: {},
+    sheet: { ...diagram.sheet, leastPrint: null },
+  };
+  const subStructure = hierarchyOf(entries);
+  const subStyles = subStructure.ids.map((id) => styles[structure.index.get(id)!]!);
+  return { sub, subStructure, subStyles, name };
+}
+
+/** What the marks of a sheet say: where a cut branch goes on, and where a head comes from. */
+function marksOf(
+  structure: Hierarchy,
+  { heads, cut }: SheetPlan,
+  sheetOf: ReadonlyMap<number, number>,
+  plans: readonly SheetPlan[] = [],
+): Continued {
+  const onward = new Map([...cut].map((i) => [structure.ids[i]!, sheetOf.get(i) ?? 99]));
+  const back = new Map(
+    heads
+      .filter((i) => structure.parent[i]! >= 0)
+      .map((i) => [structure.ids[i]!, Math.max(1, plans.findIndex((plan) => plan.cut.has(i)) + 1)]),
+  );
+  return { onward, back, tierOf: (id) => structure.tier[structure.index.get(id)!]! };
+}
