@@ -5,6 +5,7 @@ import {
   applyGesture,
   check,
   draw,
+  drawSet,
   kinds,
   leastStrength,
   readInAllKinds,
@@ -16,14 +17,16 @@ import {
 import { Sheet, type Finding } from '../src/core/model';
 import { decodeList, type Reading } from '../src/core/read';
 import { looks } from '../src/core/style';
+import type { SheetSet } from '../src/core/scene';
 import { formats, isFormat } from '../src/export/formats';
+import { isTilePaper, tilePapers, type TilePaper } from '../src/export/pdf/tiles';
 import { withPictures } from './draw-pictures';
 
 const options = kinds.flatMap(({ options: own }) => own);
 const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
               ${options.map(({ name, choices }) => `[--${name} ${Object.keys(choices).join('|')}]`).join(' ')}
               [--look L] [--sheet ${Sheet.shape.size.options.join('|')}] [--orientation ${Sheet.shape.orientation.options.join('|')}]
-              [--least PT] [--dpi N]
+              [--least PT] [--dpi N] [--sheets PT] [--tiles ${Object.keys(tilePapers).join('|')}]
 
 Reads lists and draws them, without server or browser. LIST may be - for standard input.
 Without --kind the list itself tells, as on Start. With several lists, {} in --out and --report stands for the name of each.
@@ -71,6 +74,8 @@ async function drawOne(list: string, values: Values): Promise<void> {
   const drawn = draw(diagram);
   const told = [...decoded.findings, ...(read?.findings ?? []), ...missing];
   const findings = [...told, ...(read ? check(diagram, drawn) : [])];
+  const set = values.sheets === undefined ? null : setOf(diagram, kind, values.sheets, ending);
+  const tiles = values.tiles === undefined ? undefined : tilesOf(values.tiles, ending);
   if (report) await writeFile(report, `${JSON.stringify(reportOf(diagram, kind, read, findings), null, 1)}\n`);
   for (const one of told) console.error(one.message);
   if (!read || read.entries.length === 0) throw new Error(`Nothing could be drawn from ${list}.`);
@@ -79,8 +84,14 @@ async function drawOne(list: string, values: Values): Promise<void> {
       out,
       await formats[ending].write(diagram, () => drawn.scene, {
         images,
+        set,
+        tiles: tiles ?? null,
         ...(values.dpi ? { dotsPerInch: Number(values.dpi) } : {}),
       }),
+    );
+  if (set)
+    console.log(
+      `${set.sheets.length} ${set.sheets.length === 1 ? 'sheet' : 'sheets'}, the smallest text at ${set.print.toFixed(1)} pt.`,
     );
   const tiers = drawn.scene.tiers.length;
   console.log(
@@ -120,6 +131,8 @@ function parse(args: string[]) {
         orientation: text,
         dpi: text,
         least: text,
+        sheets: text,
+        tiles: text,
         help: { type: 'boolean', default: false },
       },
     });
@@ -145,6 +158,23 @@ async function bytesOf(list: string): Promise<Uint8Array> {
       { cause: error },
     );
   }
+}
+
+function setOf(diagram: Diagram, kind: AnyKind, asked: string, ending: string): SheetSet {
+  const least = Number(asked);
+  if (!(least >= 4 && least <= 36))
+    throw new Misuse('--sheets takes the smallest print of a set, from 4 to 36 points.');
+  if (ending !== 'pdf') throw new Misuse('--sheets makes a PDF; let --out end in .pdf.');
+  const set = drawSet(diagram, least);
+  if (!set) throw new Misuse(`A ${kind.nameInSentence} cannot be parted over sheets; --tiles makes a poster of it.`);
+  return set;
+}
+
+function tilesOf(asked: string, ending: string): TilePaper {
+  if (!isTilePaper(asked))
+    throw new Misuse(`--tiles knows ${Object.keys(tilePapers).join(', ')}; “${asked}” is none of them.`);
+  if (ending !== 'pdf') throw new Misuse('--tiles makes a PDF; let --out end in .pdf.');
+  return asked;
 }
 
 /** The diagram drawn as the call asks. An option of another kind is told, not passed over. */

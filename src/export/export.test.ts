@@ -45,7 +45,7 @@ describe('SVG', () => {
 
 describe('PDF', () => {
   it('is one page of the sheet’s size with embedded fonts and every name selectable', async () => {
-    const pdf = await pdfOf(scene);
+    const pdf = await pdfOf([{ name: 'Chart', scene }]);
     const info = execFileSync('pdfinfo', ['-'], { input: pdf }).toString();
     expect(info).toMatch(/Pages:\s+1\n/);
     // A4 is 210 × 297 mm; 1 mm = 72 / 25.4 pt.

@@ -1,9 +1,18 @@
 import { type Diagram, kindOf } from '../core/diagram';
-import type { Scene } from '../core/scene';
+import type { Scene, SheetSet } from '../core/scene';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
+import type { TilePaper } from './pdf/tiles';
 import { jsonOf } from './json/json';
 import { svgOf } from './svg/svg';
+
+/** `set`: the scenes of the sheets it is set over, for formats with pages; `tiles`: the paper of the tiles of a poster. */
+export interface WriteOptions {
+  readonly dotsPerInch?: number;
+  readonly images?: ImageFiles;
+  readonly set?: SheetSet | null;
+  readonly tiles?: TilePaper | null;
+}
 
 export interface Format {
   readonly mime: string;
@@ -11,7 +20,7 @@ export interface Format {
   write(
     diagram: Diagram,
     scene: () => Scene,
-    options: { dotsPerInch?: number; images?: ImageFiles },
+    options: WriteOptions,
   ): Promise<Uint8Array | string> | Uint8Array | string;
 }
 
@@ -27,7 +36,12 @@ export const formats = {
   // Their libraries are loaded when they are first asked for.
   pdf: {
     mime: 'application/pdf',
-    write: async (_, scene, { images }) => (await import('./pdf/pdf')).pdfOf(scene(), images),
+    write: async (diagram, scene, { images, set, tiles }) => {
+      const { pdfOf } = await import('./pdf/pdf');
+      const [first, ...others] = set?.sheets ?? [{ name: diagram.title || 'Diagram', scene: scene() }];
+      const { author } = diagram.titleBlock;
+      return pdfOf([first!, ...others], { author, ...(images && { images }), ...(tiles && { tiles }) });
+    },
   },
   png: {
     mime: 'image/png',

@@ -61,7 +61,7 @@ describe('handing out a Venn diagram', () => {
     expect(svg).toContain('role="listitem" aria-label="knot, mudflat, not saltmarsh"');
   });
   it('PDF has every name, those of sets too', async () => {
-    const words = execFileSync('pdftotext', ['-', '-'], { input: await pdfOf(scene, images) })
+    const words = execFileSync('pdftotext', ['-', '-'], { input: await pdfOf([{ name: 'Venn', scene }], { images }) })
       .toString()
       .replace(/\s/g, '');
     for (const name of ['knot', 'teal', 'littleegret']) expect(words).toContain(name);
@@ -85,7 +85,9 @@ describe('pictures', () => {
   it('are drawn in PNG and PDF', async () => {
     const [without, withPicture] = [await pngOf(scene, 48), await pngOf(scene, 48, images)];
     expect(withPicture.equals(without)).toBe(false);
-    const listed = execFileSync('pdfimages', ['-list', '-'], { input: await pdfOf(scene, images) }).toString();
+    const listed = execFileSync('pdfimages', ['-list', '-'], {
+      input: await pdfOf([{ name: 'Venn', scene }], { images }),
+    }).toString();
     expect(listed).toMatch(/image\s+80\s+40/);
   });
 });

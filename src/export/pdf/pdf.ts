@@ -1,94 +1,117 @@
 import PDFDocument from 'pdfkit';
-import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
+import type { Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
-import { quicken } from './quick-text';
+import { destinationOf, drawScene, type Onto } from './page';
+import { tileEdge, tileOverlap, tilingOf, type Tile, type TilePaper, type Tiling } from './tiles';
 
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;
+/** A page of a PDF is no larger than this without a unit of its own, in pt (ISO 32000, annex C). */
+const largestPage = 14_400;
 
-type Handlers = {
-  [K in Primitive['type']]: (
-    pdf: PDFKit.PDFDocument,
-    primitive: Extract<Primitive, { type: K }>,
-    images: ImageFiles,
-  ) => void;
-};
-
-function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean; dotted?: true }): void {
-  const [dash, space] = dashPattern(width, line.dotted ? 'dotted' : 'dashed');
-  if (line.dashed || line.dotted) pdf.dash(dash, { space });
-  else pdf.undash();
+export interface PdfPage {
+  /** As the bookmark says it. */
+  readonly name: string;
+  readonly scene: Scene;
 }
 
-const handlers: Handlers = {
-  image(pdf, { image, x, y, width, height }, images) {
-    const file = images.get(image);
-    if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
-    else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');
-  },
-  box(pdf, box) {
-    dashed(pdf, box.strokeWidth, box);
-    pdf.path(boxOutline(box));
-    if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(box.fill, box.stroke);
-    else pdf.fill(box.fill);
-  },
-  path(pdf, path) {
-    dashed(pdf, path.strokeWidth, path);
-    pdf.path(path.d).lineWidth(path.strokeWidth);
-    if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
-    else if (path.fill) pdf.fill(path.fill, 'even-odd');
-    else pdf.stroke(path.stroke);
-  },
-  curvedText(pdf, { glyphs, size, fill }) {
-    for (const { text, face, x, y, turn } of glyphs) {
-      pdf
-        .save()
-        .rotate(turn, { origin: [x, y] })
-        .font(fontPath(face))
-        .fontSize(size)
-        .fillColor(fill);
-      pdf.text(text, x, y, { lineBreak: false, baseline: 'alphabetic' });
-      pdf.restore();
-    }
-  },
-  text(pdf, text) {
-    let x = text.x;
-    for (const run of text.runs) {
-      pdf.font(fontPath(run.face)).fontSize(text.size).fillColor(text.fill);
-      quicken(pdf, run.face);
-      pdf.text(run.text, x, text.y, { lineBreak: false, baseline: 'alphabetic', features: ['kern'] });
-      x += run.width;
-    }
-  },
-};
+export interface PdfOptions {
+  readonly images?: ImageFiles;
+  readonly author?: string;
+  /** One large sheet over tiles of this paper. */
+  readonly tiles?: TilePaper;
+}
 
-type Handler = (to: PDFKit.PDFDocument, one: Primitive, images: ImageFiles) => void;
-const drawPrimitive = (pdf: PDFKit.PDFDocument, primitive: Primitive, images: ImageFiles): void =>
-  (handlers[primitive.type] as Handler)(pdf, primitive, images);
-
-/** The Scene as a one-page PDF at the sheet's size, with the used characters of the fonts embedded and the text selectable. */
-export function pdfOf(scene: Scene, images = noImages): Promise<Buffer> {
-  const { sheet, drawing } = scene;
+/**
+ * Scenes as the pages of a PDF at their sheets' sizes, fonts embedded: tagged in reading order, with bookmarks, title, author, language and XMP (PDF/UA-1,
+ * ISO 14289); marks of a set lead to their sheets.
+ */
+export function pdfOf(
+  pages: readonly [PdfPage, ...PdfPage[]],
+  { images = noImages, author = '', tiles }: PdfOptions = {},
+): Promise<Buffer> {
+  const [{ scene }] = pages;
   const pdf = new PDFDocument({
-    size: [sheet.width * pointsPerPx, sheet.height * pointsPerPx],
+    autoFirstPage: false,
     margin: 0,
-    info: { Title: scene.title, Subject: scene.description, Creator: 'Dendrotax', Producer: 'Dendrotax' },
+    pdfVersion: '1.7',
+    subset: 'PDF/UA' as 'PDF/A-1b',
+    tagged: true,
+    info: {
+      Title: scene.title || 'Diagram',
+      Subject: scene.description,
+      Creator: 'Dendrotax',
+      Producer: 'Dendrotax',
+      ...(author && { Author: author }),
+    },
     displayTitle: true,
     lang: 'en',
+    font: fontPath('sans400'),
   });
   const done = collect(pdf);
-  pdf.scale(pointsPerPx);
-  pdf.rect(0, 0, sheet.width, sheet.height).fill(sheet.ground);
-  for (const { children } of scene.notes) for (const primitive of children) drawPrimitive(pdf, primitive, images);
-  pdf.translate(drawing.x, drawing.y).scale(drawing.scale);
-  for (const { x, y, children } of scene.groups) {
-    pdf.save().translate(x, y);
-    for (const primitive of children) drawPrimitive(pdf, primitive, images);
-    pdf.restore();
-  }
+  const document = pdf.struct('Document');
+  pdf.addStructure(document);
+  const onto: Onto = { pdf, document, images };
+  pages.forEach(({ name, scene: one }, k) => {
+    if (tiles) return tilePages(onto, one, tilingOf(one.sheet, tiles));
+    const unit = addPage(pdf, one.sheet.width, one.sheet.height);
+    pdf.addNamedDestination(destinationOf(String(k + 1)), 'Fit');
+    pdf.outline.addItem(name);
+    pdf.scale(pointsPerPx / unit);
+    drawScene(onto, one, null);
+  });
+  document.end();
   pdf.end();
   return done;
+}
+
+/** A page of a size in CSS px; how many points its unit has, 1 unless it is larger than pages may be. */
+function addPage(pdf: PDFKit.PDFDocument, width: number, height: number): number {
+  const unit = Math.max(1, Math.ceil((Math.max(width, height) * pointsPerPx) / largestPage));
+  pdf.addPage({ size: [(width * pointsPerPx) / unit, (height * pointsPerPx) / unit], margin: 0 });
+  if (unit > 1) (pdf.page.dictionary.data as Record<string, unknown>).UserUnit = unit;
+  return unit;
+}
+
+/** Every tile on a page of its own: its part of the sheet, marks where to cut, and which tile it is. */
+function tilePages(onto: Onto, scene: Scene, tiling: Tiling): void {
+  const { pdf } = onto;
+  for (const tile of tiling.tiles) {
+    addPage(pdf, tiling.width, tiling.height);
+    const name = `Row ${tile.row} of ${tiling.rows}, column ${tile.column} of ${tiling.columns}`;
+    pdf.outline.addItem(name);
+    pdf.scale(pointsPerPx);
+    pdf.save().rect(tileEdge, tileEdge, tile.cut.width, tile.cut.height).clip();
+    pdf.translate(tileEdge - tile.cut.x, tileEdge - tile.cut.y);
+    drawScene(onto, scene, tile.cut);
+    pdf.restore();
+    pdf.markContent('Artifact', { type: 'Page' });
+    cutMarks(pdf, tile, tiling);
+    pdf.font(fontPath('sans400')).fontSize(9).fillColor('#444444');
+    pdf.text(name, tileEdge + 24, tileEdge / 2 - 5, { lineBreak: false });
+    pdf.endMarkedContent();
+  }
+}
+
+/** Short lines in the white edge: where the tile ends, and where its neighbour after or below begins to show the same. */
+function cutMarks(pdf: PDFKit.PDFDocument, { cut, row, column }: Tile, { rows, columns }: Tiling): void {
+  const [left, top] = [tileEdge, tileEdge];
+  const [right, bottom] = [left + cut.width, top + cut.height];
+  const length = tileEdge * 0.6;
+  pdf.undash().lineWidth(0.5).strokeColor('#444444');
+  for (const x of [left, right, ...(column < columns ? [right - tileOverlap] : [])])
+    for (const [from, to] of [
+      [top - length, top - 2],
+      [bottom + 2, bottom + length],
+    ] as const)
+      pdf.moveTo(x, from).lineTo(x, to).stroke();
+  for (const y of [top, bottom, ...(row < rows ? [bottom - tileOverlap] : [])])
+    for (const [from, to] of [
+      [left - length, left - 2],
+      [right + 2, right + length],
+    ] as const)
+      pdf.moveTo(from, y).lineTo(to, y).stroke();
 }
 
 function collect(pdf: PDFKit.PDFDocument): Promise<Buffer> {

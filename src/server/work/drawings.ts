@@ -1,8 +1,10 @@
-import { check, draw, kindOf, openDiagram } from '../../core/diagram';
+import { check, draw, drawSet, kindOf, openDiagram, usualSetPrint, type Diagram } from '../../core/diagram';
 import { own } from '../../core/model';
+import type { Scene } from '../../core/scene';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
 import type { ImageFile } from '../../export/images';
+import type { TilePaper } from '../../export/pdf/tiles';
 import { svgOf } from '../../export/svg/svg';
 import { Refusal } from '../refusal';
 
@@ -35,17 +37,32 @@ export interface HandOutInput extends Pictures {
   readonly body: string;
   readonly format: FormatId;
   readonly dotsPerInch: number;
+  /** Over several sheets that print no smaller than this, in points; one sheet where it is left out. */
+  readonly setAt?: number | undefined;
+  /** The paper of the tiles of a poster. */
+  readonly tiles?: TilePaper | undefined;
 }
 
 /** A diagram as a file. Only formats that show the drawing draw it. */
-export async function handOut({ body, format, dotsPerInch, pictures }: HandOutInput): Promise<{
+export async function handOut({ body, format, dotsPerInch, pictures, setAt, tiles }: HandOutInput): Promise<{
   readonly bytes: Uint8Array;
   readonly title: string;
 }> {
   const diagram = openDiagram(JSON.parse(body));
   const { write } = formats[format];
   try {
-    const written = await write(diagram, () => draw(diagram).scene, { dotsPerInch, images: new Map(pictures) });
+    const set = setAt === undefined ? null : drawSet(diagram, setAt);
+    if (setAt !== undefined && !set)
+      throw new Refusal(
+        422,
+        `A ${kindOf(diagram.kind).nameInSentence} cannot be parted over sheets. Save it as a poster in tiles.`,
+      );
+    const written = await write(diagram, () => draw(diagram).scene, {
+      dotsPerInch,
+      images: new Map(pictures),
+      set,
+      tiles: tiles ?? null,
+    });
     return { bytes: typeof written === 'string' ? new TextEncoder().encode(written) : written, title: diagram.title };
   } catch (error) {
     // A picture that would grow too large is the person's to change.
@@ -54,19 +71,31 @@ export async function handOut({ body, format, dotsPerInch, pictures }: HandOutIn
   }
 }
 
-/** The sheet as the print page shows it, or another sheet of it that its kind knows by that word; pictures are fetched by the page. */
-export function printSheet({ body, sheet }: { readonly body: string; readonly sheet: string | null }): {
-  readonly svg: string;
+export interface Printed {
   readonly title: string;
-  readonly width: number;
-  readonly height: number;
-} {
+  readonly pages: readonly { readonly svg: string; readonly width: number; readonly height: number }[];
+}
+
+/**
+ * The sheet as the print page shows it; the sheets of a set where `sheet` is “set”; another sheet that its kind knows by that word. Pictures are fetched by the
+ * page.
+ */
+export function printSheet({ body, sheet }: { readonly body: string; readonly sheet: string | null }): Printed {
   const opened = openDiagram(JSON.parse(body));
-  const { sheets } = kindOf(opened.kind);
-  const other = sheet === null ? undefined : own(sheets, sheet);
-  if (sheet !== null && !other) throw new Refusal(404, 'There is no such sheet of this diagram.');
-  const diagram = other ? other(opened) : opened;
-  const { scene } = draw(diagram);
-  const svg = svgOf(scene, { fontCss: '', hrefOf: (image) => `/api/pictures/${image}` });
-  return { svg, title: diagram.title, width: scene.sheet.width, height: scene.sheet.height };
+  const scenes = scenesFor(opened, sheet);
+  if (!scenes) throw new Refusal(404, 'There is no such sheet of this diagram.');
+  const pages = scenes.map((scene) => ({
+    svg: svgOf(scene, { fontCss: '', hrefOf: (image) => `/api/pictures/${image}` }),
+    width: scene.sheet.width,
+    height: scene.sheet.height,
+  }));
+  return { title: opened.title, pages };
+}
+
+function scenesFor(diagram: Diagram, sheet: string | null): readonly Scene[] | null {
+  if (sheet === null) return [draw(diagram).scene];
+  if (sheet === 'set')
+    return drawSet(diagram, diagram.sheet.leastPrint ?? usualSetPrint)?.sheets.map(({ scene }) => scene) ?? null;
+  const other = own(kindOf(diagram.kind).sheets, sheet);
+  return other ? [draw(other(diagram)).scene] : null;
 }

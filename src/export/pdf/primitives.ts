@@ -1,0 +1,70 @@
+import { boxOutline, dashPattern, type Primitive } from '../../core/scene';
+import { fontPath } from '../fonts';
+import type { ImageFiles } from '../images';
+import { quicken } from './quick-text';
+
+type Handlers = {
+  [K in Primitive['type']]: (
+    pdf: PDFKit.PDFDocument,
+    primitive: Extract<Primitive, { type: K }>,
+    images: ImageFiles,
+  ) => void;
+};
+
+function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean; dotted?: true }): void {
+  const [dash, space] = dashPattern(width, line.dotted ? 'dotted' : 'dashed');
+  if (line.dashed || line.dotted) pdf.dash(dash, { space });
+  else pdf.undash();
+}
+
+const handlers: Handlers = {
+  image(pdf, { image, x, y, width, height }, images) {
+    const file = images.get(image);
+    if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
+    else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');
+  },
+  box(pdf, box) {
+    dashed(pdf, box.strokeWidth, box);
+    pdf.path(boxOutline(box));
+    if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(box.fill, box.stroke);
+    else pdf.fill(box.fill);
+  },
+  path(pdf, path) {
+    dashed(pdf, path.strokeWidth, path);
+    pdf.path(path.d).lineWidth(path.strokeWidth);
+    if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
+    else if (path.fill) pdf.fill(path.fill, 'even-odd');
+    else pdf.stroke(path.stroke);
+  },
+  curvedText(pdf, { glyphs, size, fill }) {
+    for (const { text, face, x, y, turn } of glyphs) {
+      pdf
+        .save()
+        .rotate(turn, { origin: [x, y] })
+        .font(fontPath(face))
+        .fontSize(size)
+        .fillColor(fill);
+      pdf.text(text, x, y, { lineBreak: false, baseline: 'alphabetic' });
+      pdf.restore();
+    }
+  },
+  text(pdf, text) {
+    let x = text.x;
+    for (const [k, run] of text.runs.entries()) {
+      pdf.font(fontPath(run.face)).fontSize(text.size).fillColor(text.fill);
+      quicken(pdf, run.face);
+      // The blank after a line is not seen; it keeps the words of two lines apart for whoever has them read out.
+      const ends = k === text.runs.length - 1 && !run.text.endsWith('-');
+      pdf.text(ends ? `${run.text} ` : run.text, x, text.y, {
+        lineBreak: false,
+        baseline: 'alphabetic',
+        features: ['kern'],
+      });
+      x += run.width;
+    }
+  },
+};
+
+type Handler = (to: PDFKit.PDFDocument, one: Primitive, images: ImageFiles) => void;
+export const drawPrimitive = (pdf: PDFKit.PDFDocument, primitive: Primitive, images: ImageFiles): void =>
+  (handlers[primitive.type] as Handler)(pdf, primitive, images);
