@@ -17,9 +17,8 @@ import {
 import { Sheet, type Finding } from '../src/core/model';
 import { decodeList, type Reading } from '../src/core/read';
 import { looks } from '../src/core/style';
-import type { SheetSet } from '../src/core/scene';
+import { isTilePaper, tilePapers, type SheetSet, type TilePaper } from '../src/core/scene';
 import { formats, isFormat } from '../src/export/formats';
-import { isTilePaper, tilePapers, type TilePaper } from '../src/export/pdf/tiles';
 import { withPictures } from './draw-pictures';
 
 const options = kinds.flatMap(({ options: own }) => own);

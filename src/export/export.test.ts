@@ -3,11 +3,13 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { brackwaterStaff } from '../../demo/diagrams';
-import { draw, type Diagram, createDiagram, diagramOf } from '../core/diagram';
+import { createDiagram, diagramOf, draw, drawSet, type Diagram } from '../core/diagram';
 import { createEntry } from '../core/model';
 import { embeddedFontCss } from './fonts';
 import { formats } from './formats';
 import { jsonOf } from './json/json';
+import { tilingOf } from '../core/scene';
+import { diagramFromParents } from '../core/testing/arbitrary';
 import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
 import { svgOf } from './svg/svg';
@@ -56,6 +58,68 @@ describe('PDF', () => {
     const fonts = execFileSync('pdffonts', ['-'], { input: pdf }).toString().trim().split('\n').slice(2);
     expect(fonts.length).toBeGreaterThanOrEqual(4);
     for (const font of fonts) expect(font).toMatch(/yes yes yes/);
+  });
+});
+
+describe('PDF of several pages', () => {
+  const parents = Array.from({ length: 120 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 4)));
+  const set = drawSet(diagramFromParents(parents), 9)!;
+  const [first, ...others] = set.sheets;
+  const read = (tool: string, args: string[], input: Buffer) =>
+    execFileSync(tool, [...args, '-'], { input }).toString();
+
+  it('has a page a sheet, a bookmark each, and marks that lead to their sheets', async () => {
+    const pdf = await pdfOf([first!, ...others], { author: 'The office' });
+    expect(others.length).toBeGreaterThan(1);
+    const info = read('pdfinfo', [], pdf);
+    expect(info).toMatch(new RegExp(`Pages:\\s+${set.sheets.length}\n`));
+    expect(info).toMatch(/Author:\s+The office/);
+    expect(info).toMatch(/Tagged:\s+yes/);
+    expect(info).toMatch(/Metadata Stream:\s+yes/);
+    const destinations = read('pdfinfo', ['-dests'], pdf);
+    for (let k = 1; k <= set.sheets.length; k++) expect(destinations).toContain(`sheet ${k}`);
+    const links = (pdf.toString('latin1').match(/\/S \/GoTo/g) ?? []).length;
+    const marks = set.sheets.flatMap(({ scene }) =>
+      scene.groups.filter(({ stands }) => ['onward', 'back'].includes(stands.for)),
+    );
+    expect(links).toBe(marks.length);
+    expect((pdf.toString('latin1').match(/\/Title \(/g) ?? []).length).toBeGreaterThanOrEqual(set.sheets.length);
+  });
+  it('is read in the order of the list', async () => {
+    const pdf = await pdfOf([{ name: 'Chart', scene }]);
+    const told = read('pdfinfo', ['-struct-text'], pdf);
+    const places = ['Maëlle', 'Jory', 'Ngaire', 'Tomasz', 'Hana', 'Nuno', 'Inés'].map((name) => told.indexOf(name));
+    expect(places.every((place) => place >= 0)).toBe(true);
+    expect([...places].sort((a, b) => a - b)).toEqual(places);
+    // The parts of a box are words of their own.
+    expect(told).toContain('Jory Vantongeren Assistant to the director');
+  });
+  it('a name broken after a hyphen is found as one', async () => {
+    const entry = createEntry({ id: 'a', order: 'V', name: 'Wilhelmina-Alexandrina Featherstonehaugh-Cholmondeley' });
+    const one = draw(diagramOf('org-chart', 'x', [entry])).scene;
+    const broken = one.groups
+      .flatMap(({ children }) => children)
+      .filter((child) => child.type === 'text' && child.part === 'name');
+    expect(broken.length).toBeGreaterThan(1);
+    const text = read('pdftotext', ['-'], await pdfOf([{ name: 'x', scene: one }])).replace(/\s+/g, ' ');
+    expect(text).toContain('Featherstonehaugh-Cholmondeley');
+  });
+  it('a poster in tiles has a page a tile, each told', async () => {
+    const poster = draw({
+      ...diagramFromParents(parents),
+      sheet: { size: 'A1', orientation: 'landscape', margin: 38, leastPrint: null },
+    }).scene;
+    const pdf = await pdfOf([{ name: 'Poster', scene: poster }], { tiles: 'A3' });
+    const { rows, columns } = tilingOf(poster.sheet, 'A3');
+    expect(read('pdfinfo', [], pdf)).toMatch(new RegExp(`Pages:\\s+${rows * columns}\n`));
+    expect(read('pdftotext', ['-'], pdf)).toContain(`Row ${rows} of ${rows}, column ${columns} of ${columns}`);
+  });
+  it('a page larger than 14,400 pt takes a larger unit', async () => {
+    const wide = { ...scene, sheet: { ...scene.sheet, width: 40_000 } };
+    const pdf = (await pdfOf([{ name: 'Wide', scene: wide }])).toString('latin1');
+    // 40,000 px are 30,000 pt: in units of 3 pt the page is 10,000 wide.
+    expect(pdf).toMatch(/\/UserUnit 3/);
+    expect(pdf).toMatch(/\/MediaBox \[0 0 10000 /);
   });
 });
 

@@ -1,8 +1,7 @@
 import { type Diagram, kindOf } from '../core/diagram';
-import type { Scene, SheetSet } from '../core/scene';
+import type { Scene, SheetSet, TilePaper } from '../core/scene';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
-import type { TilePaper } from './pdf/tiles';
 import { jsonOf } from './json/json';
 import { svgOf } from './svg/svg';
 

@@ -1,14 +1,17 @@
 import { wrap } from 'comlink';
 import type { Diagram, Drawn } from '../core/diagram';
+import type { SheetSet } from '../core/scene';
 import { DrawQueue } from './draw-queue';
 import type { DrawWorker } from './draw.worker';
+
+const started = () => wrap<DrawWorker>(new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' }));
 
 /** A worker of its own, started when it is first needed. */
 function workerQueue(): () => DrawQueue {
   let queue: DrawQueue | null = null;
   return () => {
     if (!queue) {
-      const remote = wrap<DrawWorker>(new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' }));
+      const remote = started();
       queue = new DrawQueue((delta, anew) => remote.draw(delta, anew));
     }
     return queue;
@@ -37,3 +40,9 @@ export function drawPreview(diagram: Diagram): Promise<Drawn> {
   before = made.catch(() => undefined);
   return made;
 }
+
+let sets: ReturnType<typeof started> | null = null;
+
+/** The sheets of a set, made in a worker of their own; null for a kind that cannot be parted. */
+export const setAway = (diagram: Diagram, least: number): Promise<SheetSet | null> =>
+  (sets ??= started()).set(diagram, least);

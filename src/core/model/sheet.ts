@@ -67,6 +67,10 @@ export function paperSize({
 export const nextSheet = (size: Sheet['size']): Sheet['size'] | null =>
   size === 'A4' ? 'A3' : size === 'letter' ? 'tabloid' : null;
 
+/** How much larger print on a sheet may be than on a hand-out, as posters are read from further away: by the side of the sheet against A4. */
+export const readFrom = (size: Sheet['size']): number =>
+  (({ A2: 2, A1: 2 * Math.SQRT2, A0: 4 }) as Partial<Record<Sheet['size'], number>>)[size] ?? 1;
+
 /** Points (1/72 in) in CSS px. */
 export const pxPerPt = 96 / 72;
 

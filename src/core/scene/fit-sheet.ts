@@ -6,6 +6,7 @@ import {
   orientations,
   own,
   pxPerPt,
+  readFrom,
   type BoxStyle,
   type DiagramCommon,
   type Sheet,
@@ -46,7 +47,7 @@ export function fitOnSheet(
   const choices = sizeChoices(diagram, structure, styles, { beside, marks });
   const { smallest, usual } = textSizes(diagram, structure, styles);
   const { leastPrint } = diagram.sheet;
-  const largestScale = (diagram.arrangement.largestPrint * pxPerPt) / usual;
+  const largestScale = (diagram.arrangement.largestPrint * readFrom(diagram.sheet.size) * pxPerPt) / usual;
   const comfortable = (Math.max(comfortablePt, leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
   const foot = marks
     ? Float64Array.from(structure.ids, (id, i) => (marks.onward.has(id) ? markHeight(marks, id, styles[i]!) : 0))

@@ -1,4 +1,4 @@
-import type { Primitive, Scene, SceneGroup } from '../../core/scene';
+import type { Primitive, Rect, Scene, SceneGroup } from '../../core/scene';
 import type { ImageFiles } from '../images';
 import { drawPrimitive } from './primitives';
 
@@ -12,19 +12,11 @@ export interface Onto {
   readonly images: ImageFiles;
 }
 
-/** A rectangle of the sheet, CSS px: what lies outside is not drawn. */
-export interface Cut {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 /**
  * Draws a Scene onto the page, in CSS px of its sheet, with what it reads as tags in the order of the list: the title a heading, every entry a
  * paragraph, its picture a figure; lines are no content. `cut`: the part of the sheet that the page shows; all where it is null.
  */
-export function drawScene({ pdf, document, images }: Onto, scene: Scene, cut: Cut | null): void {
+export function drawScene({ pdf, document, images }: Onto, scene: Scene, cut: Rect | null): void {
   const { sheet, drawing, notes, groups } = scene;
   const section = pdf.struct('Sect');
   document.add(section);
@@ -51,7 +43,7 @@ export function drawScene({ pdf, document, images }: Onto, scene: Scene, cut: Cu
   section.end();
 }
 
-const meets = ({ x, y, bounds }: SceneGroup, cut: Cut): boolean =>
+const meets = ({ x, y, bounds }: SceneGroup, cut: Rect): boolean =>
   x + bounds.x <= cut.x + cut.width &&
   x + bounds.x + bounds.width >= cut.x &&
   y + bounds.y <= cut.y + cut.height &&
@@ -87,7 +79,7 @@ function tagged(
 }
 
 /** A text that stands for nothing of its own. */
-const nothing = '\u200b';
+const nothing = ' ';
 
 /**
  * What parts of a group are read and copied as, by their index: letters along a curve as their word; a name that is broken after a hyphen with its first

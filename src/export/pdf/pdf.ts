@@ -1,9 +1,8 @@
 import PDFDocument from 'pdfkit';
-import type { Scene } from '../../core/scene';
+import { tileEdge, tileOverlap, tilingOf, type Scene, type Tile, type TilePaper, type Tiling } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
 import { destinationOf, drawScene, type Onto } from './page';
-import { tileEdge, tileOverlap, tilingOf, type Tile, type TilePaper, type Tiling } from './tiles';
 
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;

@@ -1,7 +1,6 @@
 import { boxOutline, dashPattern, type Primitive } from '../../core/scene';
-import { fontPath } from '../fonts';
 import type { ImageFiles } from '../images';
-import { quicken } from './quick-text';
+import { setText } from './set-text';
 
 type Handlers = {
   [K in Primitive['type']]: (
@@ -37,30 +36,17 @@ const handlers: Handlers = {
     else pdf.stroke(path.stroke);
   },
   curvedText(pdf, { glyphs, size, fill }) {
-    for (const { text, face, x, y, turn } of glyphs) {
-      pdf
-        .save()
-        .rotate(turn, { origin: [x, y] })
-        .font(fontPath(face))
-        .fontSize(size)
-        .fillColor(fill);
-      pdf.text(text, x, y, { lineBreak: false, baseline: 'alphabetic' });
-      pdf.restore();
-    }
+    pdf.fillColor(fill);
+    for (const { text, face, x, y, turn } of glyphs) setText(pdf, text, { face, size, x, y, turn });
   },
-  text(pdf, text) {
-    let x = text.x;
-    for (const [k, run] of text.runs.entries()) {
-      pdf.font(fontPath(run.face)).fontSize(text.size).fillColor(text.fill);
-      quicken(pdf, run.face);
+  text(pdf, { x: start, y, size, fill, runs }) {
+    let x = start;
+    pdf.fillColor(fill);
+    for (const [k, { text, face, width }] of runs.entries()) {
       // The blank after a line is not seen; it keeps the words of two lines apart for whoever has them read out.
-      const ends = k === text.runs.length - 1 && !run.text.endsWith('-');
-      pdf.text(ends ? `${run.text} ` : run.text, x, text.y, {
-        lineBreak: false,
-        baseline: 'alphabetic',
-        features: ['kern'],
-      });
-      x += run.width;
+      const ends = k === runs.length - 1 && !text.endsWith('-');
+      setText(pdf, ends ? `${text} ` : text, { face, size, x, y, turn: 0 });
+      x += width;
     }
   },
 };

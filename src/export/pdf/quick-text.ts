@@ -1,7 +1,10 @@
 import { advancesOf, type Face } from '../../core/measure';
 
 /** What pdfkit keeps of an embedded font; its own types do not tell. Widths in thousandths of an em. */
-interface EmbeddedFont {
+export interface EmbeddedFont {
+  /** Its name among a page's fonts, and what stands for it there. */
+  readonly id: string;
+  ref(): unknown;
   readonly font: { glyphForCodePoint(point: number): { readonly id: number; readonly advanceWidth: number } };
   readonly subset: { includeGlyph(id: number): number };
   readonly scale: number;

@@ -1,10 +1,9 @@
 import { check, draw, drawSet, kindOf, openDiagram, usualSetPrint, type Diagram } from '../../core/diagram';
 import { own } from '../../core/model';
-import type { Scene } from '../../core/scene';
+import type { Scene, TilePaper } from '../../core/scene';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
 import type { ImageFile } from '../../export/images';
-import type { TilePaper } from '../../export/pdf/tiles';
 import { svgOf } from '../../export/svg/svg';
 import { Refusal } from '../refusal';
 
@@ -80,9 +79,17 @@ export interface Printed {
  * The sheet as the print page shows it; the sheets of a set where `sheet` is “set”; another sheet that its kind knows by that word. Pictures are fetched by the
  * page.
  */
-export function printSheet({ body, sheet }: { readonly body: string; readonly sheet: string | null }): Printed {
+export function printSheet({
+  body,
+  sheet,
+  least = null,
+}: {
+  readonly body: string;
+  readonly sheet: string | null;
+  readonly least?: number | null;
+}): Printed {
   const opened = openDiagram(JSON.parse(body));
-  const scenes = scenesFor(opened, sheet);
+  const scenes = scenesFor(opened, sheet, least);
   if (!scenes) throw new Refusal(404, 'There is no such sheet of this diagram.');
   const pages = scenes.map((scene) => ({
     svg: svgOf(scene, { fontCss: '', hrefOf: (image) => `/api/pictures/${image}` }),
@@ -92,10 +99,12 @@ export function printSheet({ body, sheet }: { readonly body: string; readonly sh
   return { title: opened.title, pages };
 }
 
-function scenesFor(diagram: Diagram, sheet: string | null): readonly Scene[] | null {
+function scenesFor(diagram: Diagram, sheet: string | null, least: number | null): readonly Scene[] | null {
   if (sheet === null) return [draw(diagram).scene];
   if (sheet === 'set')
-    return drawSet(diagram, diagram.sheet.leastPrint ?? usualSetPrint)?.sheets.map(({ scene }) => scene) ?? null;
+    return (
+      drawSet(diagram, least ?? diagram.sheet.leastPrint ?? usualSetPrint)?.sheets.map(({ scene }) => scene) ?? null
+    );
   const other = own(kindOf(diagram.kind).sheets, sheet);
   return other ? [draw(other(diagram)).scene] : null;
 }

@@ -1,8 +1,10 @@
 import { Copy, Download, Printer } from 'lucide-react';
 import { useState } from 'react';
+import { kindOf } from '../../../core/diagram';
 import { ApiError, reach } from '../../shared/api';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
+import { PosterTiles, SetOfSheets } from './SeveralSheets';
 
 const resolutions = [96, 150, 192, 300, 600];
 
@@ -10,7 +12,9 @@ const resolutions = [96, 150, 192, 300, 600];
 export function HandOutPanel() {
   const { sync, store } = useParts();
   const title = useBench((state) => state.diagram.title);
-  const More = partsOf(useBench((state) => state.diagram.kind)).HandOut;
+  const kind = useBench((state) => state.diagram.kind);
+  const More = partsOf(kind).HandOut;
+  const parted = kindOf(kind).set !== null;
   const [dpi, setDpi] = useState(192);
   const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
   const [going, setGoing] = useState<AbortController | null>(null);
@@ -39,9 +43,9 @@ export function HandOutPanel() {
   }
   const source = (format: string) =>
     `/api/diagrams/${sync.id}/hand-out?format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
-  const save = (format: string, name: string) =>
+  const save = (format: string, name: string, more = '') =>
     work(`Making the ${name} …`, `The ${name} is in your downloads.`, async (signal) => {
-      const file = await (await reach(source(format), { signal })).blob();
+      const file = await (await reach(source(format) + more, { signal })).blob();
       const link = document.createElement('a');
       link.href = URL.createObjectURL(file);
       link.download = `${(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram').slice(0, 80)}.${format}`;
@@ -53,9 +57,9 @@ export function HandOutPanel() {
       const picture = reach(source('png'), { signal }).then((answer) => answer.blob());
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
     });
-  const print = () =>
+  const print = (sheet = '') =>
     work('Opening the print page …', 'The print page is open in another window.', async () => {
-      if (!window.open(`/diagrams/${sync.id}/print`, '_blank'))
+      if (!window.open(`/diagrams/${sync.id}/print${sheet && `?sheet=${sheet}`}`, '_blank'))
         store
           .getState()
           .notify([
@@ -131,6 +135,14 @@ export function HandOutPanel() {
           <Copy size={15} aria-hidden="true" /> Copy as picture
         </button>
       </div>
+      {parted && (
+        <SetOfSheets
+          busy={busy}
+          save={(more, name) => void save('pdf', name, more)}
+          print={(sheet) => void print(sheet)}
+        />
+      )}
+      <PosterTiles busy={busy} save={(more, name) => void save('pdf', name, more)} />
       <p
         role="status"
         className={`mt-4 ${told ? (told.bad ? 'border-l-4 border-brick pl-3 text-brick' : 'border-l-4 border-moss pl-3') : ''}`}

@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { beginning } from '../../../../core/model';
 import { formats, isFormat } from '../../../../export/formats';
-import { isTilePaper, tilePapers } from '../../../../export/pdf/tiles';
+import { isTilePaper, tilePapers } from '../../../../core/scene';
 import { database } from '../../../../server/database';
 import { readStored } from '../../../../server/diagrams';
 import { idOf } from '../../../../server/params';

@@ -1,4 +1,4 @@
-import type { Cut } from './page';
+import type { Rect } from './scene';
 
 /** A poster is printed over sheets of this size, in pt: portrait. ISO 216; ANSI size A. */
 export const tilePapers = { A4: [595.28, 841.89], A3: [841.89, 1190.55], letter: [612, 792] } as const;
@@ -14,7 +14,7 @@ export interface Tile {
   readonly row: number;
   readonly column: number;
   /** The part of the poster it shows, CSS px. */
-  readonly cut: Cut;
+  readonly cut: Rect;
 }
 
 export interface Tiling {

@@ -1,0 +1,41 @@
+import type { Face } from '../../core/measure';
+import { fontPath } from '../fonts';
+import { quicken, type EmbeddedFont } from './quick-text';
+
+/** Where a text begins on its baseline, in the units of the page; `turn` in degrees, clockwise. */
+export interface TextPlace {
+  readonly face: Face;
+  readonly size: number;
+  readonly x: number;
+  readonly y: number;
+  readonly turn: number;
+}
+
+const short = (n: number): string => String(Math.round(n * 10_000) / 10_000);
+
+/**
+ * Sets text in the current colour on a page whose y grows down. The matrix of the text turns it upright, not that of the page, so that readers that
+ * look at a marked text when it ends see it where it stands.
+ */
+export function setText(pdf: PDFKit.PDFDocument, text: string, { face, size, x, y, turn }: TextPlace): void {
+  pdf.font(fontPath(face)).fontSize(size);
+  quicken(pdf, face);
+  const font = (pdf as unknown as { readonly _font: EmbeddedFont })._font;
+  const [codes, positions] = font.encode(text, ['kern']);
+  const page = pdf.page as unknown as { readonly fonts: Record<string, unknown> };
+  page.fonts[font.id] ??= font.ref();
+  const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+  const parts: string[] = [];
+  let run = '';
+  codes.forEach((code, k) => {
+    const { advanceWidth, xAdvance } = positions[k]!;
+    run += code;
+    const back = advanceWidth - xAdvance;
+    if (Math.abs(back) < 1e-6) return;
+    parts.push(`<${run}> ${short(back)}`);
+    run = '';
+  });
+  if (run !== '') parts.push(`<${run}>`);
+  const matrix = [cos, sin, sin, -cos, x, y].map(short).join(' ');
+  pdf.addContent(`BT /${font.id} ${short(size)} Tf ${matrix} Tm [${parts.join(' ')}] TJ ET`);
+}
