@@ -180,10 +180,10 @@ test('arrangements are tried by pointing and kept by a click; sheet and look fol
   const direction = async () => (await middle(page, 'Ivo Marangoni')).x > (await middle(page, 'Kalle Nyström')).x + 60;
   await right.hover();
   await expect.poll(direction).toBe(true);
-  await page.getByRole('heading', { name: 'Sheet' }).hover();
+  await page.getByRole('heading', { name: 'Sheet', exact: true }).hover();
   await expect.poll(direction).toBe(false);
   await right.click();
-  await page.getByRole('heading', { name: 'Sheet' }).hover();
+  await page.getByRole('heading', { name: 'Sheet', exact: true }).hover();
   await expect.poll(direction).toBe(true);
   await page.getByLabel('Size').selectOption('A3');
   await expect(page.getByText('A3 landscape, 1 sheet')).toBeVisible();

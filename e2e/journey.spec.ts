@@ -63,7 +63,7 @@ test('the picture can be copied, the PNG has the resolution asked for, the print
   const types = await page.evaluate(async () => (await navigator.clipboard.read()).flatMap((item) => item.types));
   expect(types).toContain('image/png');
   const opened = context.waitForEvent('page');
-  await page.getByRole('button', { name: 'Print' }).click();
+  await page.getByRole('button', { name: 'Print', exact: true }).click();
   const print = await opened;
   await expect(print.locator('svg')).toContainText('Taavi Kõrvits');
 });

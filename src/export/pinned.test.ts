@@ -6,12 +6,12 @@ import { svgOf } from './svg/svg';
 
 /** Drawings of stored diagrams, pinned to the last digit: whoever changes one on purpose pins it anew and says why. */
 const pinned: Record<string, string> = {
-  certificates: '303ccd9bcad8a206',
-  crew: '58a8c283e738d8a0',
-  'shorebirds-styled': 'c07d96403bbd4cc4',
-  shorebirds: '2f3b16d9e6d66848',
-  'staff-styled': '9fda67edcd54ff12',
-  staff: 'dad8a5e10f6d2ee8',
+  certificates: '1980d8afea67a4c1',
+  crew: '21bc0854bc9841e1',
+  'shorebirds-styled': '4873b43fa3aff658',
+  shorebirds: 'b33afdcba90a6510',
+  'staff-styled': '2fa26a546ef2804a',
+  staff: 'a47e219d067d3149',
 };
 const digest = (name: string): string => {
   const stored: unknown = JSON.parse(

@@ -23,6 +23,8 @@ export interface Look {
   readonly line: string;
   readonly shapes: readonly BoxStyle['shape'][];
   readonly corner: number;
+  /** True: areas are told apart by lines, not by their fills alone. */
+  readonly hatched?: true;
 }
 
 export const looks: readonly Look[] = [
@@ -97,6 +99,7 @@ export const looks: readonly Look[] = [
     line: '#4a4a4a',
     shapes: ['square'],
     corner: 0,
+    hatched: true,
   },
   {
     id: 'night-ferry',
@@ -144,6 +147,9 @@ function hex(lightness: number, chroma: number, hue: number): string {
   return formatHex(clampChroma({ mode: 'oklch', l: lightness, c: chroma, h: hue }, 'oklch'));
 }
 
+/** From the fourth tier on fills are too alike to tell tiers by, so thin and thick borders take turns. CSS px. */
+const borderWidth = (tier: number): number => (tier <= 2 ? 1.5 : tier === 3 ? 1 : tier % 2 === 0 ? 0.5 : 1.75);
+
 /** The complete style a look gives to a tier (from 1). */
 export const tierStyle = remember(
   400,
@@ -161,7 +167,7 @@ export const tierStyle = remember(
       fill,
       text: readableText(tier === 1 ? look.light : look.ink, fill, look.ink, look.light),
       border,
-      borderWidth: tier <= 2 ? 1.5 : 1,
+      borderWidth: borderWidth(tier),
       borderLine: 'solid',
       nameSize: [17, 15, 14][tier - 1] ?? 13,
       nameWeight: tier === 1 ? 700 : 600,

@@ -1,3 +1,4 @@
+import { converter } from 'culori';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyGesture, type Gesture, type Diagram, type Scope } from '../diagram';
@@ -8,6 +9,7 @@ import { contrastRatio, leastContrast, readableText } from './contrast';
 import { explainStyle, resolveStyles } from './cascade';
 import { looks, roleStyle, tierStyle } from './look';
 
+const lab65 = converter('lab65');
 const done = (diagram: Diagram, gesture: Gesture): Diagram => {
   const outcome = applyGesture(diagram, gesture);
   if (!outcome.ok) throw new Error(outcome.reason);
@@ -47,6 +49,15 @@ describe.each(looks.map((look) => [look.id, look] as const))('the look %s', (_, 
         ).toBeGreaterThanOrEqual(leastContrast);
         expect(diagram.look).toBeTypeOf('string');
       }
+    }
+  });
+  it('keeps neighbouring tiers apart in grey too: by ΔL* 6 or more, or by the weight of their border', () => {
+    // CIE 1976 L* from relative luminance: https://www.w3.org/TR/css-color-4/#lab-colors (D50 and D65 differ little for greys).
+    const lightness = (fill: string) => lab65(fill)!.l;
+    for (let tier = 1; tier < 9; tier++) {
+      const [a, b] = [tierStyle(look, tier), tierStyle(look, tier + 1)];
+      const apart = Math.abs(lightness(a.fill) - lightness(b.fill)) >= 6;
+      expect(apart || Math.abs(a.borderWidth - b.borderWidth) >= 0.5).toBe(true);
     }
   });
   it('draws lines that stand out from the ground by 3 : 1 or better', () =>

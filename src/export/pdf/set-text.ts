@@ -1,4 +1,5 @@
 import type { Face } from '../../core/measure';
+import { own } from '../../core/model';
 import { fontPath } from '../fonts';
 import { quicken, type EmbeddedFont } from './quick-text';
 
@@ -22,8 +23,8 @@ export function setText(pdf: PDFKit.PDFDocument, text: string, { face, size, x, 
   quicken(pdf, face);
   const font = (pdf as unknown as { readonly _font: EmbeddedFont })._font;
   const [codes, positions] = font.encode(text, ['kern']);
-  const page = pdf.page as unknown as { readonly fonts: Record<string, unknown> };
-  page.fonts[font.id] ??= font.ref();
+  const { fonts } = pdf.page as unknown as { readonly fonts: Record<string, unknown> };
+  if (!own(fonts, font.id)) fonts[font.id] = font.ref();
   const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
   const parts: string[] = [];
   let run = '';

@@ -73,6 +73,8 @@ const few = 16;
 const mostTrialsOfFew = 160;
 /** Leaves up to this many stand side by side rather than in a bracket, where that prints comfortably (common practice). */
 const smallTeam = 4;
+/** … and where a bracket would not print this much larger. */
+const worthBracket = 1.12;
 /** A manner of folding has to print this much larger than a plainer one to be taken. */
 const worthFolding = 1.02;
 const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
@@ -119,7 +121,9 @@ function search(input: Task, manner: Fitted['manner']): Trial {
   // Gaps take some of the room: what prints too small without them prints smaller with them.
   if (tight.scale < enough) return eased(input, manner, tight, tight.scale * 0.985);
   const easy = searchAt(input, manner, { ease: 1, keptInRow: smallTeam });
-  return easy.scale >= enough ? easy : eased(input, manner, tight, enough);
+  if (easy.scale < enough) return eased(input, manner, tight, enough);
+  const folded = manner === 'bands' ? searchAt(input, manner, { ease: 1, keptInRow: 1 }) : easy;
+  return folded.scale > easy.scale * worthBracket ? folded : easy;
 }
 
 function eased(input: Task, manner: Fitted['manner'], tight: Trial, enough: number): Trial {
@@ -147,8 +151,9 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
   };
   const rowsTried = manner === 'bands' ? rowsFor(input) : [Infinity];
   const most = Math.max(1, ...input.sizes.map(({ length }) => length));
-  // Widths of all tiers together first, in a middle one each way of folding.
+  // The plainest first, with names on one line, which stays where nothing prints larger; then widths of all tiers together, in a middle one each way of folding.
   const uniform = (share: number) => input.sizes.map(({ length }) => Math.round(share * Math.max(0, length - 1)));
+  attempt(uniform(1), rowsTried[0]!, worthFolding);
   for (const rows of rowsTried) attempt(uniform(0.5), rows, worthFolding);
   for (let step = 0; step < most; step++) {
     const sizes = uniform(most === 1 ? 0 : step / (most - 1));

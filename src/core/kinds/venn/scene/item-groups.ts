@@ -1,4 +1,6 @@
 import { type VennLayout } from '../../../arrange/curves';
+import { boxText } from '../../../measure';
+import { KeptFor, type BoxStyle } from '../../../model';
 import { setsInOrder, type Venn } from '../model';
 import { lookOf, readableText } from '../../../style';
 import { type Primitive, type SceneGroup } from '../../../scene';
@@ -7,6 +9,17 @@ import { type Placed } from './arrangement';
 import { type ListedPlace } from './lists';
 
 import { plainGroup } from './region-groups';
+
+const regular = new KeptFor<BoxStyle, BoxStyle>();
+
+/** A style with names in regular weight; one object for each. */
+function regularOf(style: BoxStyle): BoxStyle {
+  const known = regular.get(style);
+  if (known) return known;
+  const made: BoxStyle = { ...style, nameWeight: 400 };
+  regular.set(style, made);
+  return made;
+}
 
 /** The entries where they stand: in their regions, below the curves, or in the key. */
 export function items(
@@ -31,10 +44,12 @@ export function items(
   const fromElsewhere = new Set(elsewhere.map((one) => one.id));
   // A list reads from its left edge; in the regions lines stand in the middle.
   const fromLeft = new Set(inKey.map((one) => one.id));
-  return entries.flatMap(({ entry, style, text, mask, picture, width, height }) => {
+  return entries.flatMap(({ entry, style, text: inRegion, mask, picture, width, height }) => {
     const place = at.get(entry.id);
     if (!place) return [];
     const fill = fromElsewhere.has(entry.id) && mask !== 0 ? onGround : style.text;
+    // In the key, under a heading, names are no bolder than a list's.
+    const text = fromLeft.has(entry.id) ? boxText(entry, regularOf(style), inRegion.width + 0.5) : inRegion;
     const left = (width - text.width) / 2;
     const top = height - text.height;
     const children = text.lines.map((line): Primitive => ({

@@ -9,6 +9,7 @@ import { keyBeside, type KeyPart, type KeyRoom } from './key';
 
 const frame: Rect = { x: 0, y: 0, width: 500, height: 420 };
 const keyRoom: KeyRoom = { frame, sheet: { width: 1040, height: 640 }, avoid: [] };
+const colours = { fill: '#dddddd', border: '#666666', ink: '#111111' };
 const entryOf = (id: string, width = 50): Listed => ({ id, width, height: 16, baseline: 12 });
 const parts: fc.Arbitrary<KeyPart[]> = fc
   .array(
@@ -22,6 +23,7 @@ const parts: fc.Arbitrary<KeyPart[]> = fc
   )
   .map((list) =>
     list.map(({ x, y, room, widths }, i) => ({
+      ...colours,
       mask: i + 1,
       heading: `Some region, number ${i}`,
       entries: widths.map((width, k) => entryOf(`${i}-${k}`, width)),
@@ -94,8 +96,8 @@ describe('the key beside a Venn diagram', () => {
   });
   it('joins every region to its part by a line that begins in it', () => {
     const list: KeyPart[] = [
-      { mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 100, y: 90, room: 30 } },
-      { mask: 2, heading: 'b', entries: [entryOf('y')], from: null },
+      { ...colours, mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 100, y: 90, room: 30 } },
+      { ...colours, mask: 2, heading: 'b', entries: [entryOf('y')], from: null },
     ];
     const paths = keyBeside(list, keyRoom, '#000000').groups.map(({ children }) =>
       children.filter(({ type }) => type === 'path'),
@@ -104,6 +106,7 @@ describe('the key beside a Venn diagram', () => {
   });
   it('leads each line clear of the numbers of other regions', () => {
     const list = [60, 160, 260, 360].map((x, i): KeyPart => ({
+      ...colours,
       mask: i + 1,
       heading: 'a region',
       entries: [entryOf(`${i}`)],
@@ -129,10 +132,11 @@ describe('the key beside a Venn diagram', () => {
     }
   });
   it('takes both sides, and several columns, only where that makes the drawing larger', () => {
-    const one: KeyPart = { mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 9, y: 9, room: 30 } };
+    const one: KeyPart = { ...colours, mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 9, y: 9, room: 30 } };
     const small = keyBeside([one], keyRoom, '#000000');
     expect(small.bounds.x).toBe(0);
     const many = Array.from({ length: 8 }, (_, i): KeyPart => ({
+      ...colours,
       mask: i + 1,
       heading: 'a region',
       entries: Array.from({ length: 14 }, (__, k) => entryOf(`${i}-${k}`, 70)),

@@ -1,6 +1,6 @@
 import { ellipsePath, type Point } from '../../../arrange/curves';
 import { roundedPath } from '../../../arrange/graph';
-import { capHeightOf, runsOf, sansFace, widthOf, wrap, type Run } from '../../../measure';
+import { capHeightOf, foldsOf, runsOf, sansFace, widthOf, wrap, type Run } from '../../../measure';
 import { remember } from '../../../model';
 import type { Primitive, Rect, SceneGroup } from '../../../scene';
 import { leader } from './leader';
@@ -9,6 +9,10 @@ import type { Listed, ListedPlace } from './lists';
 export interface KeyPart {
   readonly mask: number;
   readonly heading: string;
+  /** Fill and border of its region, for the chip beside the heading, and what reads on that fill. */
+  readonly fill: string;
+  readonly border: string;
+  readonly ink: string;
   readonly entries: readonly Listed[];
   /** A point inside the region and the width of the room (2 : 1) around it, margins off; null where the curves do not have it. */
   readonly from: (Point & { readonly room: number }) | null;
@@ -34,6 +38,9 @@ const headingFace = sansFace(600, 'upright');
 const headingSize = 12.5;
 const numberSize = 12;
 const headingLeading = 1.25;
+/** The chip in a region's colour before its heading. CSS px. */
+const chip = 10;
+const chipRoom = chip + 6;
 /** Between an entry's number and the entry. */
 const besideNumber = 6;
 /** Numbers may come nearer to curves than words, by this on both sides together; the room is also half as high as it is wide. */
@@ -79,7 +86,12 @@ export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string)
   if (parts.length === 0) return { groups: [], places: [], bounds: room.frame };
   const entries = parts.flatMap((part) => part.entries);
   const columns: Columns = {
-    entry: Math.max(60, ...entries.map(({ width }) => width)),
+    entry: Math.max(
+      60,
+      ...entries.map(({ width }) => width),
+      // A heading breaks between its words, of which the longest needs its room.
+      ...parts.map(({ heading }) => chipRoom + foldsOf(heading, headingFace, headingSize, 4).at(-1)!.width),
+    ),
     number: widthOf(String(entries.length), headingFace, numberSize) + besideNumber,
   };
   const plan = bestPlan(parts, columns, room);
@@ -167,7 +179,9 @@ const headingLines = remember(
   600,
   (heading: string, width: number) => `${width} ${heading}`,
   (heading, width) =>
-    wrap(heading, headingFace, headingSize, width, 4).lines.map((text) => runsOf(text, headingFace, headingSize)),
+    wrap(heading, headingFace, headingSize, width - chipRoom, 4).lines.map((text) =>
+      runsOf(text, headingFace, headingSize),
+    ),
 );
 
 function setPart(part: KeyPart, width: number, inARow: number): Set {
@@ -204,17 +218,33 @@ function partGroup(
   avoid: readonly Rect[],
 ): SceneGroup {
   const { x, y, width, left } = column;
-  const text = (at: Point, size: number, runs: readonly Run[]): Primitive => ({
+  const text = (at: Point, size: number, runs: readonly Run[], fill = ink): Primitive => ({
     type: 'text',
     ...at,
     size,
-    fill: ink,
+    fill,
     runs,
     part: 'note',
   });
-  const number = (at: Point, words: string): Primitive => text(at, numberSize, runsOf(words, headingFace, numberSize));
+  const number = (at: Point, words: string, fill = ink): Primitive =>
+    text(at, numberSize, runsOf(words, headingFace, numberSize), fill);
   const children: Primitive[] = [
-    ...lines.map((runs, k) => text({ x, y: y + headingSize * (1 + k * headingLeading) }, headingSize, runs)),
+    {
+      type: 'box',
+      shape: 'rounded',
+      corner: 2,
+      x,
+      y: y + headingSize * 0.62 - chip / 2,
+      width: chip,
+      height: chip,
+      fill: part.fill,
+      stroke: part.border,
+      strokeWidth: 1,
+      dashed: false,
+    },
+    ...lines.map((runs, k) =>
+      text({ x: x + chipRoom, y: y + headingSize * (1 + k * headingLeading) }, headingSize, runs),
+    ),
     ...part.entries.map(({ baseline }, i) => {
       const words = String(mark.first + i);
       const at = places[i]!;
@@ -235,7 +265,7 @@ function partGroup(
         dashed: false,
       },
       fits
-        ? number({ x: part.from.x - half, y: part.from.y + capHeightOf(headingFace, numberSize) / 2 }, words)
+        ? number({ x: part.from.x - half, y: part.from.y + capHeightOf(headingFace, numberSize) / 2 }, words, part.ink)
         : { type: 'path', d: dot(part.from), fill: ink, stroke: ink, strokeWidth: 0, dashed: false },
     );
   }

@@ -7,7 +7,7 @@ import {
   type Ellipse,
   type Point,
 } from '../../../arrange/curves';
-import { capHeightOf, runsOf, widthOf, type Face } from '../../../measure';
+import { advancesOf, capHeightOf, runsOf, widthOf, type Face, type Run } from '../../../measure';
 import { remember } from '../../../model';
 import type { CurvedTextPrimitive, Primitive, Rect } from '../../../scene';
 
@@ -79,9 +79,9 @@ function along(
   const { ellipse, size, face, name } = curve;
   const width = widthOf(name, face, size);
   if (width === 0) return null;
-  const letters = runsOf(name, face, size).flatMap((run) =>
-    [...run.text].map((text): Letter => ({ text, face: run.face, width: widthOf(text, run.face, size) })),
-  );
+  // One letter along a curve is only a letter that leans.
+  if ([...name].length < 2) return null;
+  const letters = runsOf(name, face, size).flatMap((run) => lettersOf(run, size));
   let best: SetName | null = null;
   let most = 0.35;
   for (const { from, to } of arcs) {
@@ -102,6 +102,13 @@ function along(
     }
   }
   return best;
+}
+
+/** The letters of a run, each as wide as it moves the next one on, kerning included, as in text that is set straight. */
+function lettersOf({ text, face }: Run, size: number): Letter[] {
+  const moves = advancesOf(text, face);
+  if (moves) return [...text].map((letter, k) => ({ text: letter, face, width: moves[k]! * size }));
+  return [...text].map((letter) => ({ text: letter, face, width: widthOf(letter, face, size) }));
 }
 
 interface Letter {
@@ -143,10 +150,14 @@ function setAlong(
     // The middle of the glyph lies on the curve; its baseline is the tangent there.
     const target = begun + glyph.width / 2;
     while (reached < target) {
-      t += step;
-      const next = at(t);
-      reached += Math.hypot(next.x - here.x, next.y - here.y);
-      here = next;
+      const next = at(t + step);
+      const way = Math.hypot(next.x - here.x, next.y - here.y);
+      // The last step goes just as far as the letter wants.
+      const part = Math.min(1, (target - reached) / way);
+      t += step * part;
+      here = part < 1 ? at(t) : next;
+      reached += way * part;
+      if (part < 1) break;
     }
     if (t < arc.from || t > arc.to) return null;
     const n = outward(ellipse, t);

@@ -1,5 +1,5 @@
 import { moved, type Ellipse, type ScaleError, type VennLayout } from '../../../arrange/curves';
-import { sansFace } from '../../../measure';
+import { runsOf, sansFace } from '../../../measure';
 import { keyOfMask, setsInOrder, type VennSet, type Venn } from '../model';
 import { sheetName, type BoxStyle, own } from '../../../model';
 import { lookOf, readableText } from '../../../style';
@@ -33,7 +33,8 @@ import { nameCurves, type SetName } from './names';
 
 import { frame, outlines } from './curve-groups';
 import { items } from './item-groups';
-import { fills, regionTitles } from './region-groups';
+import { hatchedSets } from './hatch-sets';
+import { fills, plainGroup, regionTitles } from './region-groups';
 
 /** A Scene with the curves of the sets. */
 export interface VennScene extends Scene {
@@ -77,7 +78,8 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const around = boundsOf(layout, names);
   const nameOfAll = manner.universe.trim();
   const top = around.y - pad - (manner.frame && nameOfAll ? frameNameSize * 2 : 0);
-  const outside = shown ? entries.filter(({ mask }) => mask === 0) : [];
+  const none = entries.filter(({ mask }) => mask === 0);
+  const outside = shown ? none : [];
   const bank =
     manner.content === 'blank' && manner.wordBank
       ? [...entries].sort((a, b) => a.entry.name.localeCompare(b.entry.name, 'en'))
@@ -92,6 +94,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
       .map((mask) => ({
         mask,
         heading: own(diagram.venn.regions, keyOfMask(sets, mask))?.title ?? keyHeading(sets, mask),
+        ...coloursOf(diagram, mask, ink),
         entries: entries.filter((one) => one.mask === mask).map(listed),
         from: layout.regions.find((region) => region.mask === mask)?.middle ?? null,
       })),
@@ -102,6 +105,8 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     },
     ink,
   );
+  const counted =
+    manner.content === 'counts' && none.length > 0 ? countOfNone(none.length, ink, inner, frameBottom) : [];
   const right = key.bounds.x + key.bounds.width;
   const bottom = Math.max(bank.length > 0 ? bankStrip.bottom : frameBottom, key.bounds.y + key.bounds.height);
   const [dx, dy] = [-key.bounds.x, -top];
@@ -111,8 +116,15 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     ...outlines(diagram, sets, layout, names, entries),
     ...regionTitles(diagram, sets, layout, entries),
     ...items(diagram, layout, entries, shown, [...strip.places, ...bankStrip.places], key.places),
+    ...counted,
     ...key.groups,
-  ].map((group) => ({ ...group, x: group.x + dx, y: group.y + dy }));
+  ];
+  if (look.hatched) {
+    // Above the fills, below all that stands in them.
+    const at = groups.findIndex(({ stands }) => stands.for === 'set');
+    groups.splice(at < 0 ? groups.length : at, 0, ...hatchedSets(layout.ellipses, groups, look.line));
+  }
+  const placed = groups.map((group) => ({ ...group, x: group.x + dx, y: group.y + dy }));
   const { sheet, drawing, notes } = placeOnSheet(
     diagram,
     { width: right + dx, height: bottom + dy },
@@ -126,7 +138,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     sheet: { ...sheet, name: sheetName(diagram.sheet), ground: look.ground },
     drawing,
     direction: 'down',
-    groups,
+    groups: placed,
     notes: sheetNotes(diagram, look, sheet, notes),
     tiers: bands(diagram, sets, entries, bottom + dy),
     curves: layout.ellipses.map((e) => moved(e, dx, dy)),
@@ -134,6 +146,29 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     entriesAs: 'names',
     smallestText: sizes.length > 0 ? Math.min(...sizes) * drawing.scale : null,
   };
+}
+
+/** The colours of a region, and what reads on its fill. */
+function coloursOf(diagram: Venn, mask: number, ink: string): { fill: string; border: string; ink: string } {
+  const { fill, border } = regionStyle(diagram, mask);
+  const { ink: dark, light } = lookOf(diagram.look);
+  return { fill, border, ink: readableText(ink, fill, dark, light) };
+}
+
+/** How many are in none of the sets, at the lower right of the frame. */
+function countOfNone(count: number, ink: string, inner: { x: number; width: number }, bottom: number): SceneGroup[] {
+  const face = sansFace(600, 'upright');
+  const size = 15;
+  const runs = runsOf(`${count} in none`, face, size);
+  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  const at = { x: inner.x + inner.width - width - 10, y: bottom - 10 };
+  const bounds = { x: at.x, y: at.y - size, width, height: size * 1.3 };
+  const words = `In none of the sets, ${count} ${count === 1 ? 'entry' : 'entries'}`;
+  return [
+    plainGroup({ for: 'note', id: 'in-none' }, words, bounds, [
+      { type: 'text', ...at, size, fill: ink, runs, part: 'detail' },
+    ]),
+  ];
 }
 
 interface Arranged {
