@@ -10,6 +10,7 @@ import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { measureHandOut } from './hand-out';
 import { measureReading } from './reading';
 import { measureScale } from './scale';
+import { measureSheets } from './sheets';
 import { chain, organisation, star, type BenchTree } from './trees';
 
 const gaps = { siblingGap: 12, branchGap: 22 };
@@ -118,6 +119,9 @@ measureScale();
 
 console.log('\nLists read\n');
 for (const line of measureReading()) console.log(line);
+
+console.log('\nDrawings on their sheets');
+for (const line of measureSheets()) console.log(line);
 
 console.log('\nFiles\n');
 for (const line of await measureHandOut()) console.log(line);

@@ -2,7 +2,7 @@
  * Measures how well drawings fill their sheet: print sizes of generated organisations, the share of the sheet that boxes cover, and the time of an
  * arrangement: npm run bench:core prints it beside the other figures. Asserts nothing.
  */
-import { draw, type Diagram } from '../src/core/diagram';
+import { draw, drawSet, type Diagram } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { organisation } from './trees';
 import { random } from './random';
@@ -87,5 +87,7 @@ export function measureSheets(): string[] {
     times.sort((a, b) => a - b);
     lines.push(`${n} people read, styled and arranged anew: median ${times[Math.floor(runs / 2)]!.toFixed(1)} ms`);
   }
+  const set = drawSet(people([...organisation(1000).parent], 'A4'), 8)!;
+  lines.push(`1,000 people as a set on A4: ${set.sheets.length} sheets, smallest text ${set.print.toFixed(1)} pt`);
   return lines;
 }

@@ -48,20 +48,52 @@ export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: st
     );
 }
 
+/** Scripts as people name them, by their Unicode names (UAX #24). */
+const scripts: readonly (readonly [name: string, of: RegExp])[] = [
+  ['Chinese', /\p{Script=Han}/u],
+  ['Japanese', /[\p{Script=Hiragana}\p{Script=Katakana}]/u],
+  ['Korean', /\p{Script=Hangul}/u],
+  ['Arabic', /\p{Script=Arabic}/u],
+  ['Hebrew', /\p{Script=Hebrew}/u],
+  ['Devanagari', /\p{Script=Devanagari}/u],
+  ['Bengali', /\p{Script=Bengali}/u],
+  ['Tamil', /\p{Script=Tamil}/u],
+  ['Thai', /\p{Script=Thai}/u],
+  ['Georgian', /\p{Script=Georgian}/u],
+  ['Armenian', /\p{Script=Armenian}/u],
+  ['Ethiopic', /\p{Script=Ethiopic}/u],
+];
+const scriptOf = (character: string): string => scripts.find(([, of]) => of.test(character))?.[0] ?? '';
+
+/** What no shipped font has, in entries and in the title block: one finding a script. */
 export function glyphs(diagram: DiagramCommon, { ids }: Listing): Finding<'no-glyph'>[] {
-  const missing = new Set<string>();
-  const entries: string[] = [];
+  const found = new Map<string, { readonly characters: Set<string>; readonly entries: string[]; title: boolean }>();
+  const look = (text: string, entry: string | null) => {
+    for (const character of missingCharacters(text)) {
+      const script = scriptOf(character);
+      let one = found.get(script);
+      if (!one) found.set(script, (one = { characters: new Set(), entries: [], title: false }));
+      one.characters.add(character);
+      if (entry === null) one.title = true;
+      else if (one.entries.at(-1) !== entry) one.entries.push(entry);
+    }
+  };
   for (const id of ids) {
     const { name, details } = own(diagram.entries, id)!;
-    const found = missingCharacters([name, ...details].join(''));
-    if (found.length === 0) continue;
-    entries.push(id);
-    for (const character of found) missing.add(character);
+    look([name, ...details].join(' '), id);
   }
-  if (entries.length === 0) return [];
-  const shown = [...missing].slice(0, 8).join(' ');
-  const message = `The fonts lack some characters (${shown}); on other machines they may look different or be missing.`;
-  return [finding('no-glyph', 'warning', message, { entries })];
+  const { shown, title, subtitle, author, date } = diagram.titleBlock;
+  if (shown) look([title, subtitle, author, date].join(' '), null);
+  return [...found].map(([script, { characters, entries, title: inTitle }]) => {
+    const some = [...characters].slice(0, 8).join(' ');
+    const what = script ? `${script} characters (${some})` : `Some characters (${some})`;
+    const places = [
+      ...(entries.length > 0 ? [someNames(diagram, entries)] : []),
+      ...(inTitle ? ['the title block'] : []),
+    ].join(', and in ');
+    const message = `${what} print as empty boxes, as no font here has them: in ${places}. Write them in Latin, Greek or Cyrillic letters, or hand out the list as CSV.`;
+    return finding('no-glyph', 'warning', message, { entries });
+  });
 }
 
 export function severalTops(diagram: DiagramCommon, { ids, roots }: Hierarchy): Finding<'several-tops'>[] {

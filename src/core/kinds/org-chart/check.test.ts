@@ -49,3 +49,19 @@ describe('checks of an org chart', () => {
     expect(found(after(tray, [{ kind: 'takeFromTray', id: 't1' }]), 'not-placed')).toEqual([]);
   });
 });
+
+describe('characters that no font has', () => {
+  it('are told once a script, with who has them', () => {
+    const chart = diagramFromParents([-1, 0, 0, 0], (i) => ['王 Wei', 'Ada', '漢 Han', 'דנה'][i]!);
+    const found = check(chart, draw(chart)).filter(({ code }) => code === 'no-glyph');
+    expect(found.map(({ entries }) => entries)).toEqual([['e0', 'e2'], ['e3']]);
+    expect(found[0]!.message).toMatch(/^Chinese characters \(王 漢\) print as empty boxes.*王 Wei, 漢 Han/);
+    expect(found[1]!.message).toMatch(/^Hebrew characters/);
+  });
+  it('are told of the title block too', () => {
+    const plain = diagramFromParents([-1]);
+    const chart = { ...plain, titleBlock: { ...plain.titleBlock, subtitle: '東' } };
+    const [found] = check(chart, draw(chart)).filter(({ code }) => code === 'no-glyph');
+    expect(found!.message).toContain('in the title block');
+  });
+});

@@ -1,2 +1,0 @@
-import { measureSheets } from './sheets';
-for (const l of measureSheets()) console.log(l);
