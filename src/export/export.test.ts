@@ -62,7 +62,7 @@ describe('PDF', () => {
 });
 
 describe('PDF of several pages', () => {
-  const parents = Array.from({ length: 120 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 4)));
+  const parents = Array.from({ length: 180 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 4)));
   const set = drawSet(diagramFromParents(parents), 9)!;
   const [first, ...others] = set.sheets;
   const read = (tool: string, args: string[], input: Buffer) =>

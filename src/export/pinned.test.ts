@@ -6,12 +6,12 @@ import { svgOf } from './svg/svg';
 
 /** Drawings of stored diagrams, pinned to the last digit: whoever changes one on purpose pins it anew and says why. */
 const pinned: Record<string, string> = {
-  certificates: '1980d8afea67a4c1',
-  crew: '21bc0854bc9841e1',
-  'shorebirds-styled': '4873b43fa3aff658',
-  shorebirds: 'b33afdcba90a6510',
-  'staff-styled': '2fa26a546ef2804a',
-  staff: 'a47e219d067d3149',
+  certificates: '34e5972b2f7d2ea9',
+  crew: 'b30b5008ae233907',
+  'shorebirds-styled': '0345d3d85a2628d3',
+  shorebirds: '5eb7f917f318a25e',
+  'staff-styled': 'c8aea135ae19c69b',
+  staff: 'cfa3f87997bb1abe',
 };
 const digest = (name: string): string => {
   const stored: unknown = JSON.parse(

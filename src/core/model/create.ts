@@ -7,7 +7,7 @@ export const defaultArrangement = {
   mostColumns: 4,
   narrowest: 64,
   widest: 240,
-  tightest: 0.4,
+  tightest: 0.35,
   largestPrint: 14,
   siblingGap: 12,
   branchGap: 22,

@@ -3,7 +3,7 @@ import { boxText, type BoxText } from '../measure';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
 /** Between the text and the edge of a box, and where the print would be small. CSS px. */
-const paddings = { easy: { x: 12, y: 8 }, tight: { x: 8, y: 5 } } as const;
+const paddings = { easy: { x: 12, y: 8 }, tight: { x: 7, y: 4 } } as const;
 export type Padding = keyof typeof paddings;
 /** Size of a box around text of a size, CSS px; `narrowest`: the least width. */
 export function boxAround(

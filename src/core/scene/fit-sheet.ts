@@ -18,7 +18,7 @@ import { sizeChoices, type SizeChoices } from './tier-sizes';
 /** Print that is comfortable to read on a hand-out, in points (common practice). */
 export const comfortablePt = 8.5;
 /** Gaps never get smaller than this, whatever share of them may go. CSS px. */
-const leastGap = { sibling: 5, branch: 8, tier: 16 } as const;
+const leastGap = { sibling: 5, branch: 8, tier: 14 } as const;
 /** Standing is taken for lying only where it prints this much larger. */
 const worthTurning = 1.05;
 

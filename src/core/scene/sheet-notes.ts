@@ -10,7 +10,7 @@ export const subtitleSize = 13;
 const footSize = 11;
 const leading = 1.3;
 /** Between the title block and the drawing, the drawing and the foot, and two texts of the foot. CSS px. */
-const apart = { top: 14, foot: 12, texts: 24 } as const;
+const apart = { top: 10, foot: 10, texts: 24 } as const;
 
 /** A text of the sheet broken to its room. */
 interface Note {

@@ -29,6 +29,10 @@ const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string =>
 
 type Href = (image: string) => string | null;
 
+/** Where its fonts are not at hand, a text still takes the width it was measured with. A single letter cannot be spaced. */
+const fitted = ({ text, width }: { readonly text: string; readonly width: number }): string =>
+  text.trim().length > 1 ? ` textLength="${num(width)}" lengthAdjust="spacingAndGlyphs"` : '';
+
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
   image: ({ image, x, y, width, height }, hrefOf) => {
@@ -55,7 +59,7 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
     return text.runs
       .map((run) => {
         const { family, weight, italic } = faceCss(run.face);
-        const element = `<text x="${num(x)}" y="${num(text.y)}" font-family="'${family}', 'Noto Sans', sans-serif" font-size="${num(text.size)}" font-weight="${weight}"${italic ? ' font-style="italic"' : ''} fill="${text.fill}" xml:space="preserve">${esc(run.text)}</text>`;
+        const element = `<text x="${num(x)}" y="${num(text.y)}" font-family="'${family}', 'Noto Sans', sans-serif" font-size="${num(text.size)}" font-weight="${weight}"${italic ? ' font-style="italic"' : ''} fill="${text.fill}"${fitted(run)} xml:space="preserve">${esc(run.text)}</text>`;
         x += run.width;
         return element;
       })

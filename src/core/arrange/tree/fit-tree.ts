@@ -64,10 +64,12 @@ export interface Fitted {
 /** What a drawing without a room is fitted to, for its proportions alone. */
 const freeRoom = { width: 1500, height: 1000 };
 /** Arrangements that are tried: fewer the more entries there are. */
-const mostTrials = 22;
+const mostTrials = 30;
 const fewestTrials = 5;
 const trialsWorth = 6_000;
-const fineTrials = 3;
+const fineTrials = 6;
+const many = 250;
+const fineTrialsOfMany = 2;
 /** Small hierarchies are tried more thoroughly. */
 const few = 16;
 const mostTrialsOfFew = 160;
@@ -169,7 +171,7 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
   return tried
     .sort((a, b) => b.scale - a.scale)
     .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)))
-    .slice(0, fineTrials)
+    .slice(0, n > many ? fineTrialsOfMany : fineTrials)
     .map((trial): Trial => ({ ...trial, scale: scaleOf(input, manner, trial, 'fine') }))
     .reduce((widest, one) => (one.scale > widest.scale ? one : widest));
 }

@@ -11,7 +11,7 @@ import { OrgChart } from './model';
 import { orgRoles, orgVocabulary } from './words';
 
 /** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 8000;
+const longFrom = 200;
 
 const linkKinds: readonly LinkKind[] = [
   { id: 'side', name: 'Side link', legend: 'Dashed line: also reports to', style: { dash: 'dashed' } },
