@@ -95,7 +95,12 @@ function partOf(
   { heads, cut }: SheetPlan,
   { number, of }: Page,
 ) {
-  const name = number === 1 ? 'Overview' : heads.map((i) => own(diagram.entries, structure.ids[i]!)!.name).join(', ');
+  const name =
+    of === 1
+      ? diagram.title || 'Diagram'
+      : number === 1
+        ? 'Overview'
+        : heads.map((i) => own(diagram.entries, structure.ids[i]!)!.name).join(', ');
   const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const page = of === 1 ? '' : `Sheet ${number} of ${of}`;
   const titleBlock = {

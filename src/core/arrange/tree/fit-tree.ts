@@ -166,7 +166,7 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
     for (let code = 0; code < combinations; code++)
       for (const rows of rowsTried) attempt(combination(input, code), rows, 1.001);
   } else refine(input, best!, (sizes, rows) => attempt(sizes, rows, 1.001));
-  if (manner === 'bands') return best!;
+  if (manner === 'bands') return widened(input, best!);
   // What a rough look finds alike a fine one tells apart.
   return tried
     .sort((a, b) => b.scale - a.scale)
@@ -174,6 +174,19 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
     .slice(0, n > many ? fineTrialsOfMany : fineTrials)
     .map((trial): Trial => ({ ...trial, scale: scaleOf(input, manner, trial, 'fine') }))
     .reduce((widest, one) => (one.scale > widest.scale ? one : widest));
+}
+
+/** What prints as large as it may takes wider boxes, with fewer lines, as long as it still does. */
+function widened(input: Task, found: Trial): Trial {
+  if (found.scale < input.largestScale - 1e-9) return found;
+  let best = found;
+  for (let t = input.sizes.length - 1; t >= 0; t--)
+    for (let at = best.sizes[t]! + 1; at < input.sizes[t]!.length; at++) {
+      const sizes = best.sizes.with(t, at);
+      if (scaleOf(input, 'bands', { ...best, sizes }, 'rough') < best.scale - 1e-9) break;
+      best = { ...best, sizes };
+    }
+  return best;
 }
 
 /** One of all combinations of sizes, by its number. */
