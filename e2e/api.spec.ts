@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { crew, expect, makeChart, test } from './fixtures';
+import { crew, expect, kept, makeChart, test } from './fixtures';
 
 test('what is sent amiss is answered in words with the right code, and never with a trace', async ({
   desk: page,
@@ -129,4 +129,27 @@ test('a list of 500 and one of 3 fit the page without scrolling it, wide and nar
     }
     await page.setViewportSize({ width: 1280, height: 800 });
   }
+});
+
+test('a set and tiles are asked for in words that the server knows, and only as PDF', async ({ desk: page }) => {
+  await makeChart(page, crew, 4);
+  await kept(page);
+  const hand = (query: string) => page.request.get(`/api${new URL(page.url()).pathname}/hand-out?${query}`);
+  for (const [query, words] of [
+    ['format=pdf&set=2', '4 to 36'],
+    ['format=pdf&set=many', ''],
+    ['format=pdf&tiles=A9', 'A4, A3, letter'],
+    ['format=png&set=9', 'PDF'],
+    ['format=svg&tiles=A4', 'PDF'],
+  ] as const) {
+    const answer = await hand(query);
+    expect(answer.status()).toBe(400);
+    expect(await answer.text()).toContain(words);
+  }
+  const set = await hand('format=pdf&set=9');
+  expect(set.status()).toBe(200);
+  expect(set.headers()['content-type']).toBe('application/pdf');
+  const printed = await page.request.get(`${new URL(page.url()).pathname}/print?sheet=set`);
+  expect(printed.status()).toBe(200);
+  expect((await page.request.get(`${new URL(page.url()).pathname}/print?sheet=nothing`)).status()).toBe(404);
 });

@@ -4,6 +4,7 @@ import { paperSize } from '../model';
 import { createDiagram, type Diagram } from '../diagram';
 import { looks } from '../style';
 import { freeRoom, placeOnSheet } from './place-sheet';
+import type { Rect } from './scene';
 import { sheetNotes } from './sheet-notes';
 
 const plain = createDiagram('org-chart', 'Brackwater');
@@ -89,5 +90,69 @@ describe('what is written on the sheet', () => {
         }
       }),
     );
+  });
+});
+
+describe('long texts around a drawing', () => {
+  const long = fc.oneof(
+    fc.string({ maxLength: 200 }),
+    fc.array(fc.stringMatching(/^[a-zA-Zé]{1,14}$/), { maxLength: 14 }).map((words) => words.join(' ')),
+    fc.constant('Brackwaterfieldcentrestaffandvolunteers'.repeat(5)),
+  );
+  const blocks = fc.record({
+    title: long,
+    subtitle: long,
+    author: long,
+    date: long,
+    words: long,
+    margin: fc.integer({ min: 0, max: 60 }),
+  });
+  const rect = ({ bounds }: { readonly bounds: Rect }) => bounds;
+
+  it('stay on the sheet and off each other', () => {
+    fc.assert(
+      fc.property(
+        blocks,
+        fc.constantFrom('landscape' as const, 'portrait' as const),
+        ({ words, margin, ...block }, orientation) => {
+          const diagram: Diagram = {
+            ...plain,
+            titleBlock: {
+              ...plain.titleBlock,
+              ...block,
+              title: block.title.slice(0, 200),
+              author: block.author.slice(0, 120),
+              date: block.date.slice(0, 60),
+            },
+            sheet: { ...plain.sheet, margin, orientation },
+          };
+          const { sheet, notes } = placeOnSheet(diagram, { width: 300, height: 200 }, words, 1);
+          const groups = sheetNotes(diagram, looks[0]!, sheet, notes);
+          for (const { x, width } of groups.map(rect)) {
+            expect(x).toBeGreaterThanOrEqual(margin - 1);
+            expect(x + width).toBeLessThanOrEqual(sheet.width - margin + 1);
+          }
+          const foot = groups.filter(({ stands }) => stands.id === 'legend' || stands.id === 'signed').map(rect);
+          if (foot.length === 2) expect(foot[0]!.x + foot[0]!.width).toBeLessThanOrEqual(foot[1]!.x + 1);
+          const [title, subtitle] = ['title', 'subtitle'].map(
+            (id) => groups.find(({ stands }) => stands.id === id)?.bounds,
+          );
+          if (title && subtitle) expect(title.y + title.height).toBeLessThanOrEqual(subtitle.y + 1e-6);
+        },
+      ),
+    );
+  });
+  it('leave the drawing its place below the title and above the foot', () => {
+    const title = 'Who answers to whom at the field centre, the boathouse and the reserve '.repeat(2).trim();
+    const diagram: Diagram = { ...plain, titleBlock: { ...plain.titleBlock, title, author: 'The office' } };
+    const { sheet, drawing, notes } = placeOnSheet(diagram, { width: 900, height: 600 }, 'Dashed: vacant', 1);
+    const groups = sheetNotes(diagram, looks[0]!, sheet, notes);
+    expect(groups[0]!.children.length).toBeGreaterThan(1);
+    const head = Math.max(
+      ...groups.filter(({ stands }) => stands.id === 'title').map(({ bounds }) => bounds.y + bounds.height),
+    );
+    const foot = Math.min(...groups.filter(({ stands }) => stands.id === 'legend').map(({ bounds }) => bounds.y));
+    expect(drawing.y).toBeGreaterThanOrEqual(head);
+    expect(drawing.y + drawing.height * drawing.scale).toBeLessThanOrEqual(foot);
   });
 });
