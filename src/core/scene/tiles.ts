@@ -6,7 +6,7 @@ export type TilePaper = keyof typeof tilePapers;
 export const isTilePaper = (name: string): name is TilePaper => Object.hasOwn(tilePapers, name);
 
 const pxPerPt = 4 / 3;
-/** Edge that most printers leave white, and the part that two neighbours both show, to be glued. CSS px: 8 mm and 10 mm. */
+/** Edge that most printers leave white, and the part that two neighbours both show, where they are joined. CSS px: 8 mm and 10 mm. */
 export const tileEdge = (8 * 96) / 25.4;
 export const tileOverlap = (10 * 96) / 25.4;
 
