@@ -51,9 +51,9 @@ test('with a wish for print the sheet follows; a poster is saved in tiles', asyn
   const pt = async () => Number(/prints at ([\d.]+) pt/.exec((await page.locator('footer').textContent())!)![1]);
   const before = await pt();
   expect(before).toBeLessThan(8);
-  await page.getByLabel('Smallest print').selectOption('7');
+  await page.getByLabel('Smallest print').selectOption('8');
   await expect(page.locator('footer')).toContainText('A3 landscape');
-  expect(await pt()).toBeGreaterThanOrEqual(7);
+  expect(await pt()).toBeGreaterThanOrEqual(8);
   await page.getByLabel('Size').selectOption('A1');
   await expect(page.locator('footer')).toContainText('A1 landscape');
   await step(page, 'Hand out');
