@@ -25,7 +25,7 @@ const options = kinds.flatMap(({ options: own }) => own);
 const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
               ${options.map(({ name, choices }) => `[--${name} ${Object.keys(choices).join('|')}]`).join(' ')}
               [--look L] [--sheet ${Sheet.shape.size.options.join('|')}] [--orientation ${Sheet.shape.orientation.options.join('|')}]
-              [--least PT] [--dpi N] [--sheets PT] [--tiles ${Object.keys(tilePapers).join('|')}]
+              [--least PT] [--dpi N] [--sheets PT] [--tiles ${tilePapers.join('|')}]
 
 Reads lists and draws them, without server or browser. LIST may be - for standard input.
 Without --kind the list itself tells, as on Start. With several lists, {} in --out and --report stands for the name of each.
@@ -170,8 +170,7 @@ function setOf(diagram: Diagram, kind: AnyKind, asked: string, ending: string): 
 }
 
 function tilesOf(asked: string, ending: string): TilePaper {
-  if (!isTilePaper(asked))
-    throw new Misuse(`--tiles knows ${Object.keys(tilePapers).join(', ')}; “${asked}” is none of them.`);
+  if (!isTilePaper(asked)) throw new Misuse(`--tiles knows ${tilePapers.join(', ')}; “${asked}” is none of them.`);
   if (ending !== 'pdf') throw new Misuse('--tiles makes a PDF; let --out end in .pdf.');
   return asked;
 }

@@ -23,18 +23,15 @@ export function planSheets(structure: Hierarchy, capacity: number, printed: (pla
   const cut = new Set<number>();
   const weight = new Int32Array(n).fill(1);
   const childrenOf = (i: number) => Array.from({ length: count[i]! }, (_, k) => first[i]! + k);
-  const give = (i: number) => {
-    const largest = childrenOf(i)
-      .filter((c) => !cut.has(c) && weight[c]! > fewestBelow)
-      .sort((a, b) => weight[b]! - weight[a]! || a - b)[0];
-    if (largest === undefined) return false;
-    cut.add(largest);
-    weight[i]! -= weight[largest]! - 1;
-    return true;
-  };
   for (let i = n - 1; i >= 0; i--) {
     for (const c of childrenOf(i)) weight[i]! += weight[c]!;
-    while (weight[i]! > capacity && give(i));
+    if (weight[i]! <= capacity) continue;
+    const branches = childrenOf(i).filter((c) => weight[c]! > fewestBelow);
+    for (const largest of branches.sort((a, b) => weight[b]! - weight[a]! || a - b)) {
+      if (weight[i]! <= capacity) break;
+      cut.add(largest);
+      weight[i]! -= weight[largest]! - 1;
+    }
   }
   const below = (heads: readonly number[]): number[] => {
     const found = [...heads];

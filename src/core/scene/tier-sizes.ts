@@ -1,4 +1,4 @@
-import type { TierSizes } from '../arrange/tree';
+import { sample, type TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin } from '../measure';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
@@ -96,17 +96,12 @@ function ofTier(tier: Tier): {
               (other.width < one.width - 0.01 || (other.width <= one.width && other.wanted < one.wanted)))),
       ),
   );
-  const chosen = spread(good, mostChoices).map(({ wanted }) => wanted);
+  const chosen = sample(good, mostChoices).map(({ wanted }) => wanted);
   return {
     wanted: chosen,
     sizes: chosen.map((wanted) => sizesAt(tier, wanted, 'easy')),
     tight: chosen.map((wanted) => sizesAt(tier, wanted, 'tight')),
   };
-}
-
-function spread<T>(list: readonly T[], most: number): readonly T[] {
-  if (list.length <= most) return list;
-  return Array.from({ length: most }, (_, k) => list[Math.round((k * (list.length - 1)) / (most - 1))]!);
 }
 
 /** Widths of text, from narrow to wide, at which some name or detail of a tier breaks differently. */
@@ -125,7 +120,7 @@ function widthsOf({ diagram, structure, styles, from, to }: Tier): number[] {
   }
   const most = Math.max(least, Math.min(widest, diagram.arrangement.widest));
   const sorted = [...widths].filter((width) => width > least && width <= most).sort((a, b) => a - b);
-  return [least, ...spread(sorted, mostTried)];
+  return [least, ...sample(sorted, mostTried)];
 }
 
 /** The size that most boxes of a tier share at a width of text. */

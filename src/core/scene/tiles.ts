@@ -1,11 +1,11 @@
+import { paperSize } from '../model';
 import type { Rect } from './scene';
 
-/** A poster is printed over sheets of this size, in pt: portrait. ISO 216; ANSI size A. */
-export const tilePapers = { A4: [595.28, 841.89], A3: [841.89, 1190.55], letter: [612, 792] } as const;
-export type TilePaper = keyof typeof tilePapers;
-export const isTilePaper = (name: string): name is TilePaper => Object.hasOwn(tilePapers, name);
+/** Sheets that a poster may be printed over. */
+export const tilePapers = ['A4', 'A3', 'letter'] as const;
+export type TilePaper = (typeof tilePapers)[number];
+export const isTilePaper = (name: string): name is TilePaper => tilePapers.some((paper) => paper === name);
 
-const pxPerPt = 4 / 3;
 /** Edge that most printers leave white, and the part that two neighbours both show, where they are joined. CSS px: 8 mm and 10 mm. */
 export const tileEdge = (8 * 96) / 25.4;
 export const tileOverlap = (10 * 96) / 25.4;
@@ -28,7 +28,7 @@ export interface Tiling {
 
 /** The tiles that together show a sheet of a size (CSS px), row by row; neighbours overlap. */
 export function tilingOf(sheet: { readonly width: number; readonly height: number }, paper: TilePaper): Tiling {
-  const [short, long] = tilePapers[paper].map((pt) => pt * pxPerPt) as [number, number];
+  const { width: short, height: long } = paperSize({ size: paper, orientation: 'portrait' })!;
   const standing = tiled(sheet, short, long);
   const lying = tiled(sheet, long, short);
   return lying.tiles.length < standing.tiles.length ? lying : standing;

@@ -1,5 +1,5 @@
 import FlatQueue from 'flatqueue';
-import type { Extent, Polyline } from './polyline';
+import { reversed, type Extent, type Polyline } from './polyline';
 
 /** What is to be routed around. All lengths in CSS px. */
 export interface RouteGround {
@@ -88,13 +88,6 @@ class Router {
     this.xs = apart(xs);
     this.ys = apart(ys);
     for (const line of lines) this.take(line);
-    for (const line of lines)
-      for (const p of [0, line.length - 2]) {
-        const point = { x: line[p]!, y: line[p + 1]! };
-        boxes.forEach((box, i) => {
-          if (onEdge(box, point)) this.dock(i, point);
-        });
-      }
   }
 
   route({ from, to }: RouteEnds): Polyline {
@@ -120,8 +113,8 @@ class Router {
     );
     const way = this.search(lanesX, lanesY, starts, ends) ?? plainWay(starts[0]!, ends[0]!);
     this.take(way);
-    this.dock(from, { x: way[0]!, y: way[1]! });
-    this.dock(to, { x: way.at(-2)!, y: way.at(-1)! });
+    this.dockedAt(from).push({ x: way[0]!, y: way[1]! });
+    this.dockedAt(to).push({ x: way.at(-2)!, y: way.at(-1)! });
     return way;
   }
 
@@ -129,7 +122,7 @@ class Router {
   private ports(i: number, other: Extent): Port[] {
     const { out, boxes } = this.ground;
     const { x, y, width, height } = boxes[i]!;
-    const taken = this.docked.get(i) ?? [];
+    const taken = this.dockedAt(i);
     const ports: Port[] = [];
     const offer = (px: number, py: number, dx: number, dy: number, share: number) => {
       const end = { x: px + dx * out, y: py + dy * out };
@@ -253,8 +246,18 @@ class Router {
     }
   }
 
-  private dock(i: number, point: { x: number; y: number }): void {
-    this.docked.set(i, [...(this.docked.get(i) ?? []), point]);
+  /** Where lines meet a box: the ends of those that are only crossed, looked for when the box is first asked for, and of the links so far. */
+  private dockedAt(i: number): { x: number; y: number }[] {
+    let points = this.docked.get(i);
+    if (points) return points;
+    points = [];
+    for (const line of this.ground.lines)
+      for (const p of [0, line.length - 2]) {
+        const point = { x: line[p]!, y: line[p + 1]! };
+        if (onEdge(this.ground.boxes[i]!, point)) points.push(point);
+      }
+    this.docked.set(i, points);
+    return points;
   }
 }
 
@@ -300,12 +303,6 @@ function indexOf(sorted: readonly number[], value: number): number {
 /** A way without regard for anything, where there is no other. */
 const plainWay = (a: Port, b: Port): number[] =>
   straightened([a.x, a.y, a.outX, a.outY, a.outX, b.outY, b.outX, b.outY, b.x, b.y]);
-
-function reversed(points: readonly number[]): number[] {
-  const back: number[] = [];
-  for (let p = points.length - 2; p >= 0; p -= 2) back.push(points[p]!, points[p + 1]!);
-  return back;
-}
 
 /** Without points that repeat the one before or lie on the straight line between their neighbours. */
 function straightened(points: readonly number[]): number[] {

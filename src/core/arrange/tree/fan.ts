@@ -1,3 +1,4 @@
+import { reversed } from '../graph';
 import type { Polyline } from './lines';
 
 /** Where a line leaves the bus: straight down to a box, or as a spine with ticks to the boxes beside it. In (across, along) coordinates, CSS px. */
@@ -29,7 +30,7 @@ export function fanLines(stem: number, from: number, bus: number, drops: readonl
     for (const drop of drops) if (drop !== far) lines.push({ points: [drop.at, bus, ...endOf(drop)] });
   } else {
     lines.push({ points: [stem, from, stem, bus] });
-    lines.push({ points: [...backwards(endOf(first)), first.at, bus, last.at, bus, ...endOf(last)] });
+    lines.push({ points: [...reversed(endOf(first)), first.at, bus, last.at, bus, ...endOf(last)] });
     for (const drop of drops.slice(1, -1)) lines.push({ points: [drop.at, bus, ...endOf(drop)] });
   }
   for (const drop of drops)
@@ -41,10 +42,4 @@ export function fanLines(stem: number, from: number, bus: number, drops: readonl
 function endOf({ at, to, ticks }: Drop): number[] {
   const last = ticks.at(-1);
   return last ? [at, last.at, last.edge, last.at] : [at, to];
-}
-
-function backwards(points: readonly number[]): number[] {
-  const back: number[] = [];
-  for (let p = points.length - 2; p >= 0; p -= 2) back.push(points[p]!, points[p + 1]!);
-  return back;
 }

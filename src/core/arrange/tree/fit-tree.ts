@@ -98,7 +98,8 @@ interface Trial {
  * gaps, which get smaller only where the print would not be comfortable. The same input gives the same drawing everywhere.
  */
 export function fitTree(given: FitInput): Fitted {
-  const input: Task = { ...given, items: allItems(given) };
+  // Marks stand below boxes, which is along the growth only where that is downward.
+  const input: Task = { ...given, foot: given.direction === 'down' ? given.foot : null, items: allItems(given) };
   if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
   const bands = search(input, 'bands');
   if (bands.scale >= goal(input)) return made(input, 'bands', bands);
@@ -244,10 +245,16 @@ function scaleOf(input: Task, manner: Fitted['manner'], choice: Choice, look: Lo
     const { width, height } = sizeOnTiers(bandsInput(input, choice));
     return Math.min(largest, room.width / Math.max(1, width), room.height / Math.max(1, height));
   }
-  if (input.tier.length === 0) return largest;
-  const across = input.direction === 'down' ? room.width : room.height;
-  const along = input.direction === 'down' ? room.height : room.width;
-  return bestShape(compactShapes(compactInput(input, choice, look)), { across, along }, largest)?.scale ?? largest;
+  return input.tier.length === 0 ? largest : bestCompact(input, choice, look).best.scale;
+}
+
+/** The shapes of a hierarchy that is not empty, and the one of the whole that prints largest. */
+function bestCompact(input: Task, choice: Choice, look: Look) {
+  const { width, height } = input.room ?? freeRoom;
+  const room = input.direction === 'down' ? { across: width, along: height } : { across: height, along: width };
+  const compact = compactInput(input, choice, look);
+  const shapes = compactShapes(compact);
+  return { compact, shapes, best: bestShape(shapes, room, input.room ? input.largestScale : Infinity)! };
 }
 
 function made(input: Task, manner: Fitted['manner'], choice: Trial): Fitted {
@@ -285,7 +292,6 @@ function bandsInput(input: Task, choice: Choice): TierTreeInput {
     ...boxesOf(input, choice),
     stackRows: rows,
     keptInRow,
-    foot: input.direction === 'down' ? input.foot : null,
     stacks: input.lowest === 'open' ? 'runs' : 'teams',
     mostColumns: input.lowest === 'column' ? 1 : input.mostColumns,
     siblingGap: gaps.sibling,
@@ -306,7 +312,6 @@ function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
     branchGap: gaps.branch,
     tierGap: gaps.tier,
     look,
-    foot: down ? input.foot : null,
     // To the right, names stand below each other anyway.
     folds: down ? input.lowest : 'row',
   };
@@ -322,13 +327,8 @@ function compactLayout(input: Task, choice: Choice): TierTreeLayout {
     fans: new Map(),
   };
   if (input.tier.length === 0) return nothing;
-  const compact = compactInput(input, choice, 'fine');
-  const shapes = compactShapes(compact);
-  const { direction } = input;
-  const room = input.room ?? freeRoom;
-  const [across, along] = direction === 'down' ? [room.width, room.height] : [room.height, room.width];
-  const best = bestShape(shapes, { across, along }, input.room ? input.largestScale : Infinity)!;
-  return turned(compact, placeCompact(compact, shapes, best.shape), direction);
+  const { compact, shapes, best } = bestCompact(input, choice, 'fine');
+  return turned(compact, placeCompact(compact, shapes, best.shape), input.direction);
 }
 
 function turned({ across }: CompactInput, layout: CompactLayout, direction: FitInput['direction']): TierTreeLayout {

@@ -137,7 +137,7 @@ export function PosterTiles({ busy, save }: Pick<Doing, 'busy' | 'save'>) {
           value={paper}
           onChange={(event) => setPaper(event.target.value as TilePaper)}
         >
-          {Object.keys(tilePapers).map((name) => (
+          {tilePapers.map((name) => (
             <option key={name} value={name}>
               {name === 'letter' ? 'Letter' : name}
             </option>

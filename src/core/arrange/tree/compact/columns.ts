@@ -1,7 +1,7 @@
 import type { Item } from '../items';
+import { sample } from '../sample';
 import { columnStep } from '../stack';
 import { neckOf, rowStart, type Head } from './head';
-import { sample } from './levels';
 import { looks, trunk, type BranchShape, type Column, type CompactInput } from './types';
 
 /**

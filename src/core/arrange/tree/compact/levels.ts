@@ -1,4 +1,5 @@
 import type { Item } from '../items';
+import { sample } from '../sample';
 import { cellOf, columnStep, stackOf, type Cell } from '../stack';
 
 import type { BranchShape, CompactInput, ItemShape } from './types';
@@ -58,7 +59,6 @@ function rowOfLeaves(input: CompactInput, from: number, count: number, cell: Cel
 
 /** For each of some heights and each item, its narrowest shape that is no higher; null where it has none. */
 export interface Levels {
-  readonly heights: readonly number[];
   readonly narrowest: readonly (readonly (ItemShape | null)[])[];
   readonly all: readonly (readonly ItemShape[])[];
 }
@@ -67,7 +67,6 @@ export function levelsOf(all: readonly (readonly ItemShape[])[], most: number): 
   const heights = [...new Set(all.flatMap((shapes) => shapes.map(({ along }) => along)))].sort((a, b) => a - b);
   const some = sample(heights, most);
   return {
-    heights: some,
     narrowest: some.map((height) =>
       all.map((shapes) => {
         let best: ItemShape | null = null;
@@ -78,12 +77,6 @@ export function levelsOf(all: readonly (readonly ItemShape[])[], most: number): 
     ),
     all,
   };
-}
-
-/** Some of a sorted list, the first and the last among them. */
-export function sample<T>(list: readonly T[], most: number): T[] {
-  if (list.length <= most) return [...list];
-  return Array.from({ length: most }, (_, k) => list[Math.round((k * (list.length - 1)) / (most - 1))]!);
 }
 
 /** Of some shapes those that no other beats both ways, from narrow to wide; of many, some spread over their widths. */

@@ -231,10 +231,9 @@ function hangingLines(work: Work, hanging: Hanging, indent: number): Polyline[] 
     }
     const bus = start - gap / 2;
     const last = drops.at(-1)!;
-    const more = drops.slice(0, -1).map((drop) => fanLines(drop.at, bus, bus, [drop])[0]!);
     const [toLast, ...ticks] = fanLines(last.at, bus, bus, [last]);
-    const otherTicks = drops.slice(0, -1).flatMap((drop) => fanLines(drop.at, bus, bus, [drop]).slice(1));
-    ends.push({ points: [at, bus, ...toLast!.points], more: [...more, ...ticks, ...otherTicks] });
+    const others = drops.slice(0, -1).flatMap((drop) => fanLines(drop.at, bus, bus, [drop]));
+    ends.push({ points: [at, bus, ...toLast!.points], more: [...others, ...ticks] });
   }
   return ends.flatMap(({ points, more }, k) => [
     { points: k === ends.length - 1 ? [at, from, ...points] : points },

@@ -40,6 +40,21 @@ let rights = new Float64Array(64);
 let tops = new Float64Array(64);
 let bottoms = new Float64Array(64);
 
+/** Drops boxes that a later one reaches further than over all their height: they hold nothing back any more. How many are left. */
+function uncovered(boxes: number): number {
+  let kept = 0;
+  for (let b = 0; b < boxes; b++) {
+    let covered = false;
+    for (let later = b + 1; later < boxes && !covered; later++)
+      covered = rights[later]! >= rights[b]! && tops[later]! <= tops[b]! && bottoms[later]! >= bottoms[b]!;
+    if (covered) continue;
+    rights[kept] = rights[b]!;
+    tops[kept] = tops[b]!;
+    bottoms[kept++] = bottoms[b]!;
+  }
+  return kept;
+}
+
 /** Size of the row of some of the shapes; `ats`: told where each begins, if asked for. */
 export function pack(
   picks: readonly (ItemShape | null)[],
@@ -74,6 +89,7 @@ export function pack(
       tops[boxes] = bodyTop;
       bottoms[boxes++] = along;
     }
+    boxes = uncovered(boxes);
     ats?.push(at);
     least = Math.min(least, at);
     most = Math.max(most, at + across);

@@ -1,5 +1,5 @@
 import type { Ellipse } from '../../../arrange/curves';
-import { short } from '../../../arrange/graph';
+import { lengthOf, outside, roundedPath } from '../../../arrange/graph';
 import type { Rect, SceneGroup } from '../../../scene';
 
 /** Directions of the lines of the first set, the second, and so on, in degrees. */
@@ -49,9 +49,10 @@ function linesIn(e: Ellipse, angle: number, rects: readonly Rect[]): string {
     const [px, py] = [e.cx - uy * offset, e.cy + ux * offset];
     const chord = chordOf(e, px, py, ux, uy);
     if (!chord) continue;
-    for (const [from, to] of without(chord, rects, px, py, ux, uy))
-      if (to - from > 1)
-        d += `M${short(px + ux * from)} ${short(py + uy * from)}L${short(px + ux * to)} ${short(py + uy * to)}`;
+    const [from, to] = chord;
+    let lines = [[px + ux * from, py + uy * from, px + ux * to, py + uy * to]];
+    for (const rect of rects) lines = lines.flatMap((line) => outside(line, rect));
+    for (const line of lines) if (lengthOf(line) > 1) d += roundedPath(line, 0);
   }
   return d;
 }
@@ -68,41 +69,4 @@ function chordOf(e: Ellipse, px: number, py: number, ux: number, uy: number): [n
   if (discriminant <= 0) return null;
   const root = Math.sqrt(discriminant);
   return [(-b - root) / a, (-b + root) / a];
-}
-
-/** The parts of a stretch of a line that lie outside all of some rectangles. */
-function without(
-  stretch: readonly [number, number],
-  rects: readonly Rect[],
-  px: number,
-  py: number,
-  ux: number,
-  uy: number,
-): [number, number][] {
-  let parts: [number, number][] = [[stretch[0], stretch[1]]];
-  for (const { x, y, width, height } of rects) {
-    let [from, to] = [-Infinity, Infinity];
-    for (const [p, u, low, high] of [
-      [px, ux, x, x + width],
-      [py, uy, y, y + height],
-    ] as const) {
-      if (Math.abs(u) < 1e-9) {
-        if (p <= low || p >= high) [from, to] = [1, 0];
-        continue;
-      }
-      const [one, other] = [(low - p) / u, (high - p) / u];
-      from = Math.max(from, Math.min(one, other));
-      to = Math.min(to, Math.max(one, other));
-    }
-    if (from >= to) continue;
-    parts = parts.flatMap(([a, b]): [number, number][] =>
-      to <= a || from >= b
-        ? [[a, b]]
-        : [
-            [a, Math.max(a, from)],
-            [Math.min(b, to), b],
-          ],
-    );
-  }
-  return parts;
 }

@@ -29,8 +29,7 @@ export const GET: APIRoute = async ({ params, url, locals, request }) => {
     );
   if (!(dpi >= 24 && dpi <= 1200)) throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
   if (set !== undefined && !(set >= 4 && set <= 36)) throw new Refusal(400, 'A set prints at 4 to 36 points or more.');
-  if (tiles !== undefined && !isTilePaper(tiles))
-    throw new Refusal(400, `Tiles are ${Object.keys(tilePapers).join(', ')}.`);
+  if (tiles !== undefined && !isTilePaper(tiles)) throw new Refusal(400, `Tiles are ${tilePapers.join(', ')}.`);
   if ((set !== undefined || tiles !== undefined) && format !== 'pdf')
     throw new Refusal(400, 'Only a PDF has several pages; ask for that.');
   const account = locals.account!.id;
