@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import type { Scene } from '../core/scene';
 
 /** A picture's file as it was brought. */
 export interface ImageFile {
@@ -13,10 +12,3 @@ export type ImageFiles = ReadonlyMap<string, ImageFile>;
 export const pictureId = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex').slice(0, 32);
 
 export const noImages: ImageFiles = new Map();
-
-/** The ids of all pictures in a Scene, each once. */
-export const imagesIn = (scene: Scene): string[] => [
-  ...new Set(
-    scene.groups.flatMap(({ children }) => children.flatMap((one) => (one.type === 'image' ? [one.image] : []))),
-  ),
-];

@@ -5,7 +5,7 @@ import { draw } from '../core/diagram';
 import type { Venn } from '../core/kinds/venn';
 import { vennOf } from '../core/testing/arbitrary-venn';
 import { embeddedFontCss } from './fonts';
-import { imagesIn, pictureId, type ImageFiles } from './images';
+import { pictureId, type ImageFiles } from './images';
 import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
 import { svgOf } from './svg/svg';
@@ -73,7 +73,6 @@ describe('handing out a Venn diagram', () => {
 });
 
 describe('pictures', () => {
-  it('are named once each', () => expect(imagesIn(scene)).toEqual([id]));
   it('go into the SVG as they were brought', () => {
     expect(svgOf(scene, { fontCss: '', images })).toContain(`data:image/png;base64,${red.toString('base64')}`);
     expect(svgOf(scene, { fontCss: '', hrefOf: (one) => `/p/${one}` })).toContain(`href="/p/${id}"`);

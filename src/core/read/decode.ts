@@ -1,4 +1,5 @@
-import { finding, limits, type Finding } from '../model';
+import { limits, type Finding } from '../model';
+import { readFinding, type ReadCode } from './codes';
 
 export interface Decoded {
   /** Null where the bytes are no text. */
@@ -16,9 +17,9 @@ const signatures: [number[], string][] = [
 
 /** Bytes of a list file to text: UTF-8, UTF-16 with a byte order mark, else Windows-1252, and says which had to be guessed. */
 export function decodeList(bytes: Uint8Array): Decoded {
-  const refuse = (code: string, message: string): Decoded => ({
+  const refuse = (code: ReadCode, message: string): Decoded => ({
     text: null,
-    findings: [finding(code, 'error', message)],
+    findings: [readFinding(code, 'error', message)],
   });
   if (bytes.length > limits.listBytes) {
     return refuse(
@@ -82,5 +83,5 @@ function guessed(bytes: Uint8Array): Decoded {
   const at = lines.findIndex((line) => /[^\u0020-\u007e\t]/.test(line));
   const example = lines[at]?.trim().slice(0, 60) ?? '';
   const message = `The file does not say its encoding and is not UTF-8; it was read as Western European (Windows-1252). Check line ${at + 1}: “${example}”. If letters look wrong, save the file as UTF-8.`;
-  return { text, findings: [finding('encoding-guessed', 'warning', message, { line: at + 1 })] };
+  return { text, findings: [readFinding('encoding-guessed', 'warning', message, { line: at + 1 })] };
 }

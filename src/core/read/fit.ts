@@ -1,4 +1,5 @@
-import { beginning, finding, limits, type Finding } from '../model';
+import { beginning, limits, type Finding } from '../model';
+import { readFinding } from './codes';
 import type { ReadEntry, Reading } from './result';
 
 /** A heading longer than this is shortened to be the name of a field. */
@@ -14,7 +15,7 @@ export function withinLimits<R extends Reading>(result: R): R {
   const shorten = (text: string, most: number, what: string, of: { line: number; id: string }): string => {
     if (text.length <= most) return text;
     const message = `Line ${of.line}: ${what} has ${text.length.toLocaleString('en')} characters and may have ${most}. It was shortened; the whole is kept in the tray.`;
-    findings.push(finding('too-long', 'warning', message, { line: of.line, entries: [of.id] }));
+    findings.push(readFinding('too-long', 'warning', message, { line: of.line, entries: [of.id] }));
     notPlaced.push(
       ...inPieces({ line: of.line, text, reason: `Line ${of.line}: ${what} was too long and is kept whole here.` }),
     );
@@ -30,7 +31,7 @@ export function withinLimits<R extends Reading>(result: R): R {
     ];
     if (more.length > 0) {
       const message = `Line ${entry.line}: ${entry.details.length} details; the first ${limits.details} are drawn, the others are kept as fields.`;
-      findings.push(finding('many-details', 'note', message, { line: entry.line, entries: [entry.id] }));
+      findings.push(readFinding('many-details', 'note', message, { line: entry.line, entries: [entry.id] }));
     }
     return {
       ...entry,

@@ -1,3 +1,4 @@
+export type { ReadCode } from './codes';
 export { decodeList, type Decoded } from './decode';
 export { guarded, parseDelimited, type Delimiter, type Row } from './delimited';
 export { atWord, fieldsOf, inPieces, withinLimits } from './fit';

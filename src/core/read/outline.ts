@@ -1,4 +1,5 @@
-import { finding, type Finding } from '../model';
+import { type Finding } from '../model';
+import { readFinding } from './codes';
 import { splitDetails } from './line-parts';
 import { isSumName } from './names';
 import type { OutlineLine } from './outline-lines';
@@ -73,7 +74,7 @@ const withoutColon = (text: string): string => (text.endsWith(':') ? text.slice(
 
 function unevenIndent(each: OutlineLine): Finding {
   const message = `Line ${each.line} is indented between two levels; “${each.text.slice(0, 60)}” was taken to the level of the lines further out. Indent it like its siblings if that is wrong.`;
-  return finding('uneven-indent', 'warning', message, {
+  return readFinding('uneven-indent', 'warning', message, {
     line: each.line,
     column: each.indent + 1,
     entries: [`e${each.line}`],

@@ -1,4 +1,5 @@
-import { finding, type Finding, own } from '../model';
+import { type Finding, own } from '../model';
+import { readFinding } from './codes';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
 import type { Question, ReadEntry } from './result';
@@ -71,7 +72,7 @@ export function findParents(
   breakLoops(listed, parents, findings, words);
   if (find.isSpent())
     findings.push(
-      finding(
+      readFinding(
         'not-all-compared',
         'note',
         `The list is so long and names so many ${words.parents} who are not in it that not every name was compared with near spellings.`,
@@ -95,7 +96,7 @@ function openFinding(entry: ReadEntry, wanted: string, found: readonly Listed[],
   const where = { line: entry.line, entries: [entry.id] };
   const subject = `Line ${entry.line}: ${entry.name} ${words.under} “${wanted}”`;
   if (found.length === 0) {
-    return finding(
+    return readFinding(
       'unknown-superior',
       'error',
       `${subject}, ${words.notInList}. ${words.addOrCorrect}; until then ${entry.name} stands at the top.`,
@@ -104,7 +105,7 @@ function openFinding(entry: ReadEntry, wanted: string, found: readonly Listed[],
   }
   const first = found[0]!.entry;
   if (found.length === 1) {
-    return finding(
+    return readFinding(
       'unsure-superior',
       'warning',
       `${subject}; that was taken to be ${first.name}, line ${first.line}. Say so if it is ${words.other}.`,
@@ -115,7 +116,7 @@ function openFinding(entry: ReadEntry, wanted: string, found: readonly Listed[],
     .slice(0, 4)
     .map((one) => one.entry.line)
     .join(', ');
-  return finding(
+  return readFinding(
     'ambiguous-superior',
     'warning',
     `${subject}, which fits several ${words.entries} (lines ${lines}${found.length > 4 ? ' …' : ''}); the one on line ${first.line} was taken.`,
@@ -222,7 +223,9 @@ function breakLoops(
         .map((one) => `${one.name} (line ${one.line})`)
         .join(', ');
       const message = `${names}${circle.length > 5 ? ' and others' : ''} ${words.areUnder} each other in a circle. ${first.name} was put at the top; correct ${words.whichUnderWhich}.`;
-      findings.push(finding('circle', 'error', message, { line: first.line, entries: circle.map((one) => one.id) }));
+      findings.push(
+        readFinding('circle', 'error', message, { line: first.line, entries: circle.map((one) => one.id) }),
+      );
     }
     for (const id of path) settled.add(id);
   }

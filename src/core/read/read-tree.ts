@@ -1,4 +1,5 @@
-import { evenKeys, finding, limits, type Entry, type Finding, type Link, type Unplaced } from '../model';
+import { evenKeys, limits, type Entry, type Finding, type Link, type Unplaced } from '../model';
+import { readFinding } from './codes';
 import { findColumns } from './columns';
 import { withinLimits } from './fit';
 import { foldName } from './names';
@@ -50,7 +51,7 @@ function withinCount(result: Reading): Reading {
     ),
     links: result.links.filter((link) => kept.has(link.from) && kept.has(link.to)),
     findings: [
-      finding('too-many', 'error', message, { line: result.entries[limits.entries]!.line }),
+      readFinding('too-many', 'error', message, { line: result.entries[limits.entries]!.line }),
       ...result.findings,
     ],
   };
@@ -65,7 +66,7 @@ function withGeneralFindings(result: Reading, { words, roles, written }: TreeVoc
     const before = seen.get(key);
     if (before) {
       const message = `Lines ${before.line} and ${entry.line} have the same name, “${entry.name}”. Both were kept; remove one if it is the same ${words.entry}.`;
-      findings.push(finding('same-name', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
+      findings.push(readFinding('same-name', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
     } else {
       seen.set(key, { line: entry.line, id: entry.id });
     }
@@ -78,12 +79,12 @@ function withGeneralFindings(result: Reading, { words, roles, written }: TreeVoc
       .join(', ');
     const message = `${tops.length} ${words.entries} ${words.areUnder} nobody: ${names}${tops.length > 4 ? ' …' : ''}. Each stands at the top.`;
     findings.push(
-      finding('several-tops', 'note', message, { line: tops[1]!.line, entries: tops.map((entry) => entry.id) }),
+      readFinding('several-tops', 'note', message, { line: tops[1]!.line, entries: tops.map((entry) => entry.id) }),
     );
   }
   if (result.structure === 'flat' && result.entries.length > 1) {
     const message = `Nothing in the list tells ${words.whichUnderWhich}, so all stand at the top. Indent lines, or add a column “${written.parent}”.`;
-    findings.push(finding('no-structure', 'note', message));
+    findings.push(readFinding('no-structure', 'note', message));
   }
   return { ...result, findings: [...result.findings, ...findings] };
 }

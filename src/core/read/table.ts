@@ -1,4 +1,5 @@
-import { finding, type Finding } from '../model';
+import { type Finding } from '../model';
+import { readFinding } from './codes';
 import { findColumns, type Columns } from './columns';
 import type { Row } from './delimited';
 import { fieldsOf } from './fit';
@@ -72,7 +73,7 @@ export function readTable(
 }
 
 export const openQuoteFinding = (line: number): Finding =>
-  finding(
+  readFinding(
     'open-quote',
     'warning',
     `Line ${line} has a quotation mark that is never closed; it was read as a plain character.`,
@@ -103,7 +104,7 @@ export function asideFinding(lines: readonly number[]): Finding {
   const shown = lines.slice(0, 5).join(', ');
   const [subject, verb, kept] = lines.length === 1 ? ['Line', 'belongs', 'It is'] : ['Lines', 'belong', 'They are'];
   const message = `${subject} ${shown}${lines.length > 5 ? ' …' : ''} ${verb} to no row of the table (a title, a remark or a sum). ${kept} kept in the tray.`;
-  return finding('beside-table', 'note', message, { line: lines[0]! });
+  return readFinding('beside-table', 'note', message, { line: lines[0]! });
 }
 
 function nameOf(row: Row, { columns, twoPart }: Columns): string {
@@ -142,7 +143,7 @@ function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Tel
     const kept =
       row.cells.length > expected ? 'the ones beyond were kept as details' : 'the missing ones were read as empty';
     const message = `Line ${row.line} has ${row.cells.length} ${row.cells.length === 1 ? 'cell' : 'cells'} where ${expected} were expected; ${kept}. Check that nothing stands in the wrong column.`;
-    findings.push(finding('ragged-row', 'warning', message, { line: row.line, entries: [id] }));
+    findings.push(readFinding('ragged-row', 'warning', message, { line: row.line, entries: [id] }));
   }
   const details = withoutEmptyEnd([...cellsOf('detail'), ...extra]);
   const roleCell = cellsOf('role')[0] ?? '';
@@ -203,7 +204,7 @@ function repeatedIds(told: readonly Listed[], { words }: TreeVocabulary): Findin
     const before = ownId === '' ? undefined : seen.get(ownId);
     if (before) {
       const message = `Lines ${before.line} and ${entry.line} have the same id “${ownId}”. Give one of them its own, so that it is clear ${words.whichUnderWhich}.`;
-      findings.push(finding('same-id', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
+      findings.push(readFinding('same-id', 'warning', message, { line: entry.line, entries: [before.id, entry.id] }));
     } else if (ownId !== '') {
       seen.set(ownId, entry);
     }
@@ -228,12 +229,12 @@ function sideLinks(
       const where = { line: entry.line, entries: [entry.id] };
       if (!to) {
         const message = `${subject}, ${words.notInList}. The side link was left out.`;
-        findings.push(finding('unknown-side-link', 'warning', message, where));
+        findings.push(readFinding('unknown-side-link', 'warning', message, where));
         continue;
       }
       if (!sure) {
         const message = `${subject}; that was taken to be ${to.name}, line ${to.line}. Correct the name if it is ${words.other}.`;
-        findings.push(finding('unsure-side-link', 'warning', message, where));
+        findings.push(readFinding('unsure-side-link', 'warning', message, where));
       }
       if (linked.has(to.id)) continue;
       linked.add(to.id);

@@ -1,4 +1,5 @@
-import { finding, keepable, limits, type Finding } from '../model';
+import { keepable, limits, type Finding } from '../model';
+import { readFinding } from './codes';
 import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
 import { columnUseOf, type ColumnUse, type Headings } from './headings';
 import { outlineLines, type OutlineLine } from './outline-lines';
@@ -81,10 +82,11 @@ export class ListTokens {
 }
 
 function refusalOf(text: string): Finding | null {
-  if (text.trim() === '') return finding('empty', 'error', 'The list is empty. Paste or type one line for each entry.');
+  if (text.trim() === '')
+    return readFinding('empty', 'error', 'The list is empty. Paste or type one line for each entry.');
   if (text.length > limits.listBytes) {
     const message = 'The list is larger than 20 MB. Leave out columns you do not need, or split it.';
-    return finding('too-large', 'error', message);
+    return readFinding('too-large', 'error', message);
   }
   return null;
 }

@@ -25,7 +25,7 @@ export const Picture = memo(function Picture({
       aria-hidden={label ? undefined : true}
     >
       {small && scene.entriesAs === 'boxes' ? (
-        <Outline groups={scene.groups} square={false} />
+        <Outline groups={scene.groups} edges="exact" />
       ) : (
         <g aria-hidden="true">
           {!small && <rect width={sheet.width} height={sheet.height} fill={sheet.ground} />}

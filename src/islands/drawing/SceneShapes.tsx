@@ -108,29 +108,31 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
 /** The box of an entry, which is the first that is drawn of it; null for other groups. */
 const boxOf = ({ children: [first] }: SceneGroup) => (first?.type === 'box' ? first : null);
 
+/** How exactly boxes are drawn: in whole px of the drawing where they are so far out that it cannot be seen. */
+export type Edges = 'exact' | 'whole';
+
 /** The box of a group as one piece of path in drawing coordinates; empty for a group that is no box. */
-function flatBox(group: SceneGroup, square: boolean): string {
+function flatBox(group: SceneGroup, edges: Edges): string {
   const box = boxOf(group);
   if (!box) return '';
   const x = group.x + box.x;
   const y = group.y + box.y;
-  // So far out that a whole pixel of the drawing cannot be seen.
-  return square
+  return edges === 'whole'
     ? `M${Math.round(x)} ${Math.round(y)}h${Math.round(box.width)}v${Math.round(box.height)}h${-Math.round(box.width)}z`
     : boxOutline({ ...box, x, y });
 }
 
 /** The last groups with their boxes: one that is still at its place in the list is not drawn anew. */
-const last: { square: boolean; groups: readonly SceneGroup[]; boxes: readonly string[] } = {
-  square: false,
+const last: { edges: Edges; groups: readonly SceneGroup[]; boxes: readonly string[] } = {
+  edges: 'exact',
   groups: [],
   boxes: [],
 };
 
-function flatBoxes(groups: readonly SceneGroup[], square: boolean): readonly string[] {
-  const { groups: before, boxes: known } = last.square === square ? last : { groups: [], boxes: [] };
-  const boxes = groups.map((group, i) => (before[i] === group ? known[i]! : flatBox(group, square)));
-  return Object.assign(last, { square, groups, boxes }).boxes;
+function flatBoxes(groups: readonly SceneGroup[], edges: Edges): readonly string[] {
+  const { groups: before, boxes: known } = last.edges === edges ? last : { groups: [], boxes: [] };
+  const boxes = groups.map((group, i) => (before[i] === group ? known[i]! : flatBox(group, edges)));
+  return Object.assign(last, { edges, groups, boxes }).boxes;
 }
 
 interface Sheaf {
@@ -159,7 +161,7 @@ function partsOf(groups: readonly SceneGroup[]): (group: SceneGroup) => number {
 }
 
 /** Boxes of one colour, and lines of one colour, each as the pieces of one path in each part of the drawing. Lines first. */
-function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
+function sheaves(groups: readonly SceneGroup[], edges: Edges): Sheaf[] {
   const lines = new Map<string, Map<string, Map<number, Sheaf>>>();
   const boxes = new Map<string, Map<string, Map<number, Sheaf>>>();
   const partOf = partsOf(groups);
@@ -169,7 +171,7 @@ function sheaves(groups: readonly SceneGroup[], square: boolean): Sheaf[] {
     if (known) known.parts.push(d);
     else alike.set(part, { key: `${fill} ${stroke} ${part}`, fill, stroke, parts: [d] });
   };
-  const flat = flatBoxes(groups, square);
+  const flat = flatBoxes(groups, edges);
   groups.forEach((group, i) => {
     const box = boxOf(group);
     const part = partOf(group);
@@ -209,10 +211,10 @@ const OneSheaf = memo(
 );
 
 /** A Scene's groups where text could not be read anyway: lines, and boxes of one colour in a few paths. */
-export const Outline = memo(function Outline({ groups, square }: { groups: readonly SceneGroup[]; square: boolean }) {
+export const Outline = memo(function Outline({ groups, edges }: { groups: readonly SceneGroup[]; edges: Edges }) {
   return (
-    <g aria-hidden="true" shapeRendering={square ? 'optimizeSpeed' : undefined}>
-      {sheaves(groups, square).map((sheaf) => (
+    <g aria-hidden="true" shapeRendering={edges === 'whole' ? 'optimizeSpeed' : undefined}>
+      {sheaves(groups, edges).map((sheaf) => (
         <OneSheaf key={sheaf.key} sheaf={sheaf} />
       ))}
     </g>

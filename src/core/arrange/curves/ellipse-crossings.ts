@@ -29,8 +29,12 @@ const at = (k: Quadratic, c: number, s: number): number => k[0] + c * (k[1] + k[
 const slopeAt = (k: Quadratic, c: number, s: number): number =>
   -k[1] * s + k[2] * c - 2 * k[3] * c * s + k[4] * (c * c - s * s);
 
-/** The zero between two parameters of different sign: Newton's steps, halved into the bracket where they leave it. */
-function root(k: Quadratic, low: number, high: number, below: boolean): number {
+/** −1 inside the other ellipse, 1 outside it. */
+type Side = -1 | 1;
+const sideOf = (f: number): Side => (f < 0 ? -1 : 1);
+
+/** The zero between two parameters of different sign, the lower of which lies on `side`: Newton's steps, halved into the bracket where they leave it. */
+function root(k: Quadratic, low: number, high: number, side: Side): number {
   let a = low;
   let b = high;
   let t = (a + b) / 2;
@@ -38,7 +42,7 @@ function root(k: Quadratic, low: number, high: number, below: boolean): number {
     const c = Math.cos(t);
     const s = Math.sin(t);
     const f = at(k, c, s);
-    if (f < 0 === below) a = t;
+    if (sideOf(f) === side) a = t;
     else b = t;
     const newton = t - f / slopeAt(k, c, s);
     const next = newton >= a && newton <= b ? newton : (a + b) / 2;
@@ -61,7 +65,7 @@ export function crossingsOf(a: Ellipse, b: Ellipse): number[] {
   const doubled = Math.hypot(k[3], k[4]);
   const [steepest, mostBent] = [wave + doubled, wave + 2 * doubled];
   const found: number[] = [];
-  const search = (low: number, high: number, belowAtLow: boolean, belowAtHigh: boolean, depth: number): void => {
+  const search = (low: number, high: number, atLow: Side, atHigh: Side, depth: number): void => {
     const middle = (low + high) / 2;
     const half = (high - low) / 2;
     const c = Math.cos(middle);
@@ -69,25 +73,25 @@ export function crossingsOf(a: Ellipse, b: Ellipse): number[] {
     const f = at(k, c, s);
     if (Math.abs(f) > steepest * half) return;
     if (depth === deepest || Math.abs(slopeAt(k, c, s)) > mostBent * half) {
-      if (belowAtLow !== belowAtHigh) found.push(root(k, low, high, belowAtLow));
+      if (atLow !== atHigh) found.push(root(k, low, high, atLow));
       return;
     }
-    let below = belowAtLow;
+    let side = atLow;
     for (let i = 0; i < 4; i++) {
       const from = low + (i * half) / 2;
       const to = low + ((i + 1) * half) / 2;
-      const next = i === 3 ? belowAtHigh : at(k, Math.cos(to), Math.sin(to)) < 0;
-      search(from, to, below, next, depth + 1);
-      below = next;
+      const next = i === 3 ? atHigh : sideOf(at(k, Math.cos(to), Math.sin(to)));
+      search(from, to, side, next, depth + 1);
+      side = next;
     }
   };
-  const first = at(k, 1, 0) < 0;
-  let below = first;
+  const first = sideOf(at(k, 1, 0));
+  let side = first;
   for (let i = 0; i < steps; i++) {
     const to = ((i + 1) * fullTurn) / steps;
-    const next = i === steps - 1 ? first : at(k, Math.cos(to), Math.sin(to)) < 0;
-    search((i * fullTurn) / steps, to, below, next, 0);
-    below = next;
+    const next = i === steps - 1 ? first : sideOf(at(k, Math.cos(to), Math.sin(to)));
+    search((i * fullTurn) / steps, to, side, next, 0);
+    side = next;
   }
   return found;
 }

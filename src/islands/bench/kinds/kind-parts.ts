@@ -62,6 +62,8 @@ export interface KindParts {
   /** Some lines on which the looks are shown. */
   readonly sample: Diagram;
   scopes(diagram: Diagram, drawn: Drawn, scope: Scope, selection: Selection): ScopeChoice[];
+  /** The regions that a scope of this kind lights, by their ids; left out where it has none. */
+  litRegions?(scope: Scope): readonly string[];
   /** What besides entries can be dragged from a point in drawing coordinates. */
   grab(drawn: Drawn, x: number, y: number): Grabbed | null;
   /** True where links can be drawn from one entry to another. */

@@ -56,7 +56,7 @@ export function Sheet() {
         aria-label={scene.description}
       >
         {plain ? (
-          <Outline groups={scene.groups} square={scene.groups.length > 1500} />
+          <Outline groups={scene.groups} edges={scene.groups.length > 1500 ? 'whole' : 'exact'} />
         ) : (
           groups.map((group) => <Group key={group.stands.for + group.stands.id} group={group} />)
         )}

@@ -12,7 +12,8 @@ export function ScopeList() {
   const selection = useBench((state) => state.selection);
   const kind = kindOf(diagram.kind);
   const structure = kind.structure(diagram);
-  const choices = partsOf(diagram.kind).scopes(diagram, { ...drawn, structure }, scope, selection);
+  const parts = partsOf(diagram.kind);
+  const choices = parts.scopes(diagram, { ...drawn, structure }, scope, selection);
   const same = (a: Scope, b: Scope) => JSON.stringify(a) === JSON.stringify(b);
   const covered = (one: Scope) => kind.covers(diagram, structure, one);
   const count = (one: Scope): number =>
@@ -26,7 +27,7 @@ export function ScopeList() {
   const light = (one: Scope | null) =>
     store.getState().set({
       lit: new Set(one ? covered(one).map((i) => structure.ids[i]!) : []),
-      litRegions: new Set(one?.kind === 'region' ? [one.region] : []),
+      litRegions: new Set(one ? parts.litRegions?.(one) : []),
     });
   const choose = (one: Scope) => store.getState().set({ scope: one });
   return (

@@ -1,4 +1,5 @@
-import { finding, type Finding } from '../../../model';
+import { type Finding } from '../../../model';
+import { setFinding } from './codes';
 import {
   asideFinding,
   columnUseOf,
@@ -60,7 +61,7 @@ function withoutHeading(first: Row, rows: readonly Row[], choices: ReadChoices):
   return {
     ...found,
     header: false,
-    findings: [finding('no-heading', 'warning', message, { line: first.line }), ...found.findings],
+    findings: [setFinding('no-heading', 'warning', message, { line: first.line }), ...found.findings],
   };
 }
 
@@ -123,14 +124,14 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     }
     if (item === '' && !marksOnly) {
       const message = `Line ${row.line} has no name; it is kept in the tray.`;
-      findings.push(finding('no-name', 'warning', message, { line: row.line }));
+      findings.push(setFinding('no-name', 'warning', message, { line: row.line }));
       notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
       return [];
     }
     const beyond = row.cells.slice(width).filter((cell) => cell !== '');
     if (beyond.length > 0) {
       const message = `Line ${row.line} has ${row.cells.length} cells where ${width} were expected; the ones beyond were kept as details.`;
-      findings.push(finding('ragged-row', 'warning', message, { line: row.line }));
+      findings.push(setFinding('ragged-row', 'warning', message, { line: row.line }));
     }
     const told = row.cells.filter((_, i) => uses[i] === 'detail');
     const details = [...told.slice(0, told.findLastIndex((cell) => cell !== '') + 1), ...beyond];

@@ -1,4 +1,5 @@
-import { beginning, finding, own, type Finding } from '../../../model';
+import { beginning, own, type Finding } from '../../../model';
+import { setFinding } from './codes';
 import {
   atWord,
   fieldsOf,
@@ -26,7 +27,7 @@ export function readSets(tokens: ListTokens, choices: ReadChoices = {}): SetRead
   if (!list) {
     const message =
       'Nothing in the list tells sets. Write a column for each set, or lines such as “curlew: mudflat, saltmarsh”, or indent items under their sets.';
-    return { ...noSetsRead, findings: [finding('no-sets', 'note', message)] };
+    return { ...noSetsRead, findings: [setFinding('no-sets', 'note', message)] };
   }
   return namesWithinLimits(withinLimits(gather(list, choices)));
 }
@@ -40,7 +41,7 @@ function namesWithinLimits(read: SetReading): SetReading {
   const shorten = (text: string, what: string): string => {
     if (text.length <= longestSetName) return text;
     const message = `Line 1: ${what} has ${text.length.toLocaleString('en')} characters and may have ${longestSetName}. It was shortened; the whole is kept in the tray.`;
-    findings.push(finding('too-long', 'warning', message, { line: 1 }));
+    findings.push(setFinding('too-long', 'warning', message, { line: 1 }));
     kept.push(
       ...inPieces({ line: 1, text, reason: beginning(`Line 1: ${what} was too long and is kept whole here.`, 1000) }),
     );
@@ -155,7 +156,7 @@ function spelledTwice(items: readonly Item[]): Finding[] {
     .map(({ entry, spellings }) => {
       const others = [...spellings].map((name) => `“${name}”`).join(', ');
       const message = `${others} and “${entry.name}” (line ${entry.line}) were taken for one item; it is written “${entry.name}”.`;
-      return finding('spelled-twice', 'note', message, { line: entry.line, entries: [entry.id] });
+      return setFinding('spelled-twice', 'note', message, { line: entry.line, entries: [entry.id] });
     });
 }
 
@@ -167,7 +168,7 @@ function keepSets(list: SetList, findings: Finding[]): { names: Map<string, stri
   if (beyond.length > 0) {
     const shown = beyond.map(([, name]) => name).join(', ');
     const message = `The list has ${names.size} sets; a Venn diagram draws at most ${mostSets}. Left out: ${shown}. Their names are kept as details of their items. Make the columns you want to see “a set”, or take the others out.`;
-    findings.push(finding('too-many-sets', 'warning', message));
+    findings.push(setFinding('too-many-sets', 'warning', message));
     for (const [key] of beyond) names.delete(key);
   }
   return { names, leftOut: new Set(beyond.map(([key]) => key)) };
@@ -200,7 +201,7 @@ function doubts(entries: readonly Item[]): Finding[] {
     .join(', ');
   const message = `${outside.length} ${outside.length === 1 ? 'item is' : 'items are'} in no set: ${names}${outside.length > 4 ? ' …' : ''}. ${outside.length === 1 ? 'It stands' : 'They stand'} outside the curves.`;
   return [
-    finding('in-no-set', 'note', message, {
+    setFinding('in-no-set', 'note', message, {
       line: outside[0]!.entry.line,
       entries: outside.map(({ entry }) => entry.id),
     }),

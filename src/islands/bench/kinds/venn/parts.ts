@@ -40,6 +40,7 @@ export const vennParts: KindParts = {
   properties: (scope) => (scope.kind === 'set' ? curveProperties : [...curveProperties, 'detailSize', 'details']),
   sample: sampleSets(),
   bringPictures,
+  litRegions: (scope) => (scope.kind === 'region' ? [scope.region] : []),
   grab: setNameAt,
   textGround: (diagram, scope) => (scope.kind === 'set' ? lookOf(diagram.look).ground : null),
   towards: (_diagram, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
