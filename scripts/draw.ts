@@ -21,9 +21,19 @@ import { isTilePaper, tilePapers, type SheetSet, type TilePaper } from '../src/c
 import { formats, isFormat } from '../src/export/formats';
 import { withPictures } from './draw-pictures';
 
-const options = kinds.flatMap(({ options: own }) => own);
+/** Ways to draw by their names, each with the words that any kind knows for it. */
+const options = [...new Set(kinds.flatMap(({ options: own }) => own.map(({ name }) => name)))].map((name) => ({
+  name,
+  choices: [
+    ...new Set(
+      kinds.flatMap(({ options: own }) =>
+        own.filter((one) => one.name === name).flatMap((one) => Object.keys(one.choices)),
+      ),
+    ),
+  ],
+}));
 const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
-              ${options.map(({ name, choices }) => `[--${name} ${Object.keys(choices).join('|')}]`).join(' ')}
+              ${options.map(({ name, choices }) => `[--${name} ${choices.join('|')}]`).join(' ')}
               [--look L] [--sheet ${Sheet.shape.size.options.join('|')}] [--orientation ${Sheet.shape.orientation.options.join('|')}]
               [--least PT] [--dpi N] [--sheets PT] [--tiles ${tilePapers.join('|')}]
 
@@ -201,11 +211,16 @@ function withOptions(made: Diagram, kind: AnyKind, values: Values): Diagram {
   ];
   for (const { name, choices } of options) {
     const given = (values as unknown as Record<string, string | undefined>)[name];
-    const word = chosen(name, given, Object.keys(choices));
+    const word = chosen(name, given, choices);
     if (word === undefined) continue;
     const own = kind.options.find((one) => one.name === name);
     if (!own) throw new Misuse(`--${name} is nothing that a ${kind.nameInSentence} knows.`);
-    gesture.push(...own.choices[word]!);
+    const way = own.choices[word];
+    if (!way)
+      throw new Misuse(
+        `--${name} of a ${kind.nameInSentence} knows ${Object.keys(own.choices).join(', ')}; “${word}” is none of them.`,
+      );
+    gesture.push(...way);
   }
   const outcome = applyGesture(made, gesture);
   if (!outcome.ok) throw new Error(outcome.reason);

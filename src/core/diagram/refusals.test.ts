@@ -131,7 +131,7 @@ describe('small changes', () => {
   });
   it('a tier that is given its plain name and gap back leaves no trace', () => {
     const named = after({ kind: 'setTier', tier: 2, patch: { name: 'Wardens' } });
-    expect(named.tiers).toEqual({ '2': { name: 'Wardens', gap: null } });
+    expect(named.tiers).toEqual({ '2': { name: 'Wardens', gap: null, width: null } });
     expect(after({ kind: 'setTier', tier: 2, patch: { name: null } }, named).tiers).toEqual({});
   });
   it('sheet, title block, look and title change only what they name', () => {

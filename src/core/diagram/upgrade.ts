@@ -10,6 +10,9 @@ const withLinkStyles = (stored: Stored): Stored => ({
   styles: { links: {}, onlyLinks: {}, ...(stored.styles as Stored) },
 });
 
+/** What an arrangement of format 3 had where nothing was chosen. */
+const { tierNames: _later, ...roomThen } = defaultArrangement;
+
 /** Drawings are arranged for their sheet. What was chosen by hand stays; teams in columns, which nobody had to choose, fold as the sheet wants it. */
 function withRoom(stored: Stored): Stored {
   const before = stored.arrangement as Stored;
@@ -18,7 +21,7 @@ function withRoom(stored: Stored): Stored {
     ...stored,
     format: 3,
     arrangement: {
-      ...defaultArrangement,
+      ...roomThen,
       ...before,
       tiers: chosen ? 'bands' : 'open',
       lowest: before.lowest === 'row' ? 'row' : 'open',
@@ -27,8 +30,22 @@ function withRoom(stored: Stored): Stored {
   };
 }
 
+/** Entries can be nudged, tiers have a least width and names that may be drawn. */
+const withNudges = (stored: Stored): Stored => ({
+  ...stored,
+  format: 4,
+  nudges: {},
+  tiers: Object.fromEntries(
+    Object.entries(stored.tiers as Record<string, object>).map(([tier, settings]) => [
+      tier,
+      { width: null, ...settings },
+    ]),
+  ),
+  arrangement: { tierNames: 'hidden', ...(stored.arrangement as Stored) },
+});
+
 /** Steps from an older stored format to the next one; index 0 leads from format 1 to 2, and so on. */
-const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles, withRoom];
+const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles, withRoom, withNudges];
 
 /** Reads a stored diagram of any format so far. Throws a ZodError where it is none. */
 export function openDiagram(stored: unknown): Diagram {

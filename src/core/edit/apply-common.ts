@@ -58,6 +58,8 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setStyle(diagram, command, kind);
     case 'setTier':
       return settings.setTier(diagram, command);
+    case 'setNudge':
+      return settings.setNudge(diagram, command, work);
     case 'setLook':
       return settings.setLook(diagram, command);
     case 'setArrangement':

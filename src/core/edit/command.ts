@@ -10,6 +10,7 @@ import {
   Link,
   LinkPatch,
   linkProperties,
+  Nudge,
   RoleId,
   Sheet,
   styleProperties,
@@ -33,6 +34,8 @@ const belongings = {
   only: z.record(Id, StylePatch),
   /** Styles of the links; left out where there are none. */
   onlyLinks: z.record(Id, LinkPatch).optional(),
+  /** How they were nudged; left out where none was. */
+  nudges: z.record(Id, Nudge).optional(),
 };
 
 /** Keys of the adding command that every kind knows. */
@@ -86,6 +89,7 @@ export const fixedCommands = [
     tier: z.number().int().min(1).max(limits.entries),
     patch: TierSettings.partial(),
   }),
+  z.strictObject({ kind: z.literal('setNudge'), id: Id, nudge: Nudge.nullable() }),
   z.strictObject({ kind: z.literal('setLook'), look: RoleId }),
   z.strictObject({ kind: z.literal('setArrangement'), patch: Arrangement.partial() }),
   z.strictObject({ kind: z.literal('setSheet'), patch: Sheet.partial() }),

@@ -60,6 +60,7 @@ export function addEntries<D extends DiagramCommon>(
       entries,
       links: merged(diagram.links, Object.fromEntries(command.links.map((link) => [link.id, link])), work),
       styles: same ? styles : { ...styles, branches, only, onlyLinks },
+      nudges: merged(diagram.nudges, command.nudges ?? {}, work),
     },
     { kind: 'removeEntries', ids: [...adding] } satisfies CommandOf<'removeEntries'>,
   );
@@ -85,6 +86,8 @@ function brokenBelongings(
     if (!linked.has(id)) return 'A styled link is none of the new ones.';
   for (const id of [...Object.keys(command.branches), ...Object.keys(command.only)])
     if (!adding.has(id)) return 'A styled entry is none of the new ones.';
+  for (const id of Object.keys(command.nudges ?? {}))
+    if (!adding.has(id)) return 'A nudged entry is none of the new ones.';
   return null;
 }
 
@@ -130,6 +133,8 @@ export function removeEntries<D extends DiagramCommon>(
   const only = within(styles.only, going);
   const onlyLinks = within(styles.onlyLinks, unlinked);
   const { rest, own: kept } = kind.takeOut(diagram, going);
+  const nudges = within(diagram.nudges, going);
+  const nudged = Object.keys(nudges).length > 0;
   const linksStyled = Object.keys(onlyLinks).length > 0;
   const styled = linksStyled || Object.keys(branches).length + Object.keys(only).length > 0;
   return done(
@@ -145,6 +150,7 @@ export function removeEntries<D extends DiagramCommon>(
             onlyLinks: without(styles.onlyLinks, unlinked),
           }
         : styles,
+      nudges: nudged ? without(diagram.nudges, going) : diagram.nudges,
     },
     {
       kind: 'addEntries',
@@ -153,6 +159,7 @@ export function removeEntries<D extends DiagramCommon>(
       branches,
       only,
       ...(linksStyled ? { onlyLinks } : {}),
+      ...(nudged ? { nudges } : {}),
       ...kept,
     } satisfies AddEntries,
   );

@@ -10,6 +10,7 @@ import {
 } from '../model';
 import type { CommandOf, SetStyle } from './command';
 import type { KindEdits } from './kind-edits';
+import type { Workspace } from './workspace';
 import { done, formerValues, refused, without, type Outcome } from './outcome';
 
 export function setTitle<D extends DiagramCommon>(diagram: D, command: CommandOf<'setTitle'>): Outcome<D> {
@@ -43,18 +44,32 @@ export function setSheet<D extends DiagramCommon>(diagram: D, command: CommandOf
   );
 }
 
-const plainTier = { name: null, gap: null };
+const plainTier = { name: null, gap: null, width: null };
 
-/** A tier without a name or gap of its own is not kept, so that taking a change back leaves no trace. */
+/** A tier without a name, gap or width of its own is not kept, so that taking a change back leaves no trace. */
 export function setTier<D extends DiagramCommon>(diagram: D, command: CommandOf<'setTier'>): Outcome<D> {
   const key = String(command.tier);
   const former = own(diagram.tiers, key) ?? plainTier;
   const next = { ...former, ...command.patch };
-  const plain = next.name === null && next.gap === null;
+  const plain = next.name === null && next.gap === null && next.width === null;
   return done(
     { ...diagram, tiers: plain ? without(diagram.tiers, [key]) : { ...diagram.tiers, [key]: next } },
     { ...command, patch: formerValues(former, command.patch) },
   );
+}
+
+/** A nudge of nothing is none, so that taking it back leaves no trace. */
+export function setNudge<D extends DiagramCommon>(
+  diagram: D,
+  command: CommandOf<'setNudge'>,
+  work: Workspace,
+): Outcome<D> {
+  const { id, nudge } = command;
+  if (!own(diagram.entries, id)) return refused('The nudged entry is no longer in the list.');
+  const former = own(diagram.nudges, id) ?? null;
+  const none = nudge === null || (nudge.x === 0 && nudge.y === 0);
+  const nudges = none ? work.drop(diagram.nudges, id) : work.put(diagram.nudges, id, nudge);
+  return done({ ...diagram, nudges }, { ...command, nudge: former });
 }
 
 type Shelf = keyof Styles;

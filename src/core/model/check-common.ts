@@ -33,6 +33,8 @@ export function brokenCommon(diagram: DiagramCommon): string[] {
   for (const id of [...Object.keys(styles.only), ...Object.keys(styles.branches)]) {
     if (!own(entries, id)) broken.push(`a style is kept for ${id}, which is not there`);
   }
+  for (const id of Object.keys(diagram.nudges))
+    if (!own(entries, id)) broken.push(`a nudge is kept for ${id}, which is not there`);
   for (const id of Object.keys(styles.onlyLinks))
     if (!own(links, id)) broken.push(`a style is kept for link ${id}, which is not there`);
   const tray = new Set(diagram.notPlaced.map((item) => item.id));

@@ -65,8 +65,14 @@ export const TierSettings = z.strictObject({
   name: text(80).nullable(),
   /** Distance from the tier above in CSS px; null: the arrangement's own. */
   gap: z.number().min(0).max(600).nullable(),
+  /** Boxes of the tier are at least this wide, CSS px; null: as wide as their text needs. */
+  width: z.number().min(0).max(800).nullable(),
 });
 export type TierSettings = z.infer<typeof TierSettings>;
+
+/** A small offset by hand from the computed place, CSS px. */
+export const Nudge = z.strictObject({ x: z.number().min(-5000).max(5000), y: z.number().min(-5000).max(5000) });
+export type Nudge = z.infer<typeof Nudge>;
 
 export const TitleBlock = z.strictObject({
   shown: z.boolean(),
@@ -94,13 +100,15 @@ export type Styles = z.infer<typeof Styles>;
 
 /** The shape of what every diagram has, whatever its kind; a kind adds its name and its own part. */
 export const commonShape = {
-  format: z.literal(3),
+  format: z.literal(4),
   title: text(200),
   titleBlock: TitleBlock,
   entries: z.record(Id, Entry),
   links: z.record(Id, Link),
   notPlaced: z.array(Unplaced).max(limits.entries),
   tiers: z.record(TierKey, TierSettings),
+  /** Entries that stand off their computed place. */
+  nudges: z.record(Id, Nudge),
   look: RoleId,
   styles: Styles,
   arrangement: Arrangement,

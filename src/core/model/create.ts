@@ -3,6 +3,7 @@ import type { DiagramCommon, Entry } from './common';
 export const defaultArrangement = {
   direction: 'down',
   tiers: 'open',
+  tierNames: 'hidden',
   lowest: 'open',
   mostColumns: 4,
   narrowest: 64,
@@ -17,7 +18,7 @@ export const defaultArrangement = {
 } as const;
 
 /** The format that is written now; `diagram/upgrade.ts` reads the older ones. */
-export const formatNow = 3;
+export const formatNow = 4;
 
 /** What every empty diagram has, whatever its kind. */
 export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
@@ -28,6 +29,7 @@ export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
   links: {},
   notPlaced: [],
   tiers: {},
+  nudges: {},
   look: 'saltmarsh',
   styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {}, links: {}, onlyLinks: {} },
   arrangement: { ...defaultArrangement },

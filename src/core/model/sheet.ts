@@ -2,8 +2,13 @@ import { z } from 'zod';
 
 export const Arrangement = z.strictObject({
   direction: z.enum(['down', 'right']),
-  /** Every tier on a line of its own, each branch right below its head, or whichever suits the sheet. */
-  tiers: z.enum(['open', 'bands', 'compact']),
+  /**
+   * Every tier on a line of its own, each branch right below its head, or whichever of the two suits the sheet; each tier a column with evenly spaced
+   * members; or one line an entry, indented by its tier.
+   */
+  tiers: z.enum(['open', 'bands', 'compact', 'columns', 'indented']),
+  /** Whether the names of tiers stand over (or beside) them on the sheet. */
+  tierNames: z.enum(['drawn', 'hidden']),
   /** How leaves of one head stand in a top-down drawing: side by side, below each other, or as suits the sheet. */
   lowest: z.enum(['open', 'row', 'column']),
   /** Leaves fold into this many columns at most. */

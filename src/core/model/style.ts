@@ -4,7 +4,21 @@ import { Id, RoleId } from './text';
 /** Colours are stored as `#rrggbb`, so that every writer can take them as they are. */
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written #rrggbb');
 
-export const BoxShape = z.enum(['square', 'rounded', 'cut', 'pill']);
+/**
+ * `block`, `ellipse`, `triangle` (its point to the left, text after it) and `gable` (its point upwards, text below it) are symbols, as large as their text
+ * needs.
+ */
+export const BoxShape = z.enum([
+  'square',
+  'rounded',
+  'cut',
+  'pill',
+  'hexagon',
+  'block',
+  'ellipse',
+  'triangle',
+  'gable',
+]);
 export type BoxShape = z.infer<typeof BoxShape>;
 
 /**

@@ -16,3 +16,11 @@ export function senseOf({ entries, notPlaced }: Reading, groups: readonly string
   const placed = entries.length / (entries.length + 0.5 * notPlaced.length);
   return plain * plain * placed * oddGroups;
 }
+
+/** The share of entries whose name looks like that of a person: two to four words that begin large, without an article. 0 to 1. */
+export function personShare({ entries }: Reading): number {
+  if (entries.length === 0) return 0;
+  const person = /^\p{Lu}[\p{L}'’.-]*(\s(van|de|der|den|da|von|la|le|al|el|bin|mac|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
+  const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
+  return entries.filter(({ name }) => person.test(name) && !article.test(name)).length / entries.length;
+}

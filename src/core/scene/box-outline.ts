@@ -6,8 +6,27 @@ const handle = 0.5522847498;
 
 /** The outline of a box as SVG path data (absolute M, L, C, Z), for every writer alike. */
 export function boxOutline({ shape, corner, x, y, width, height }: BoxPrimitive): string {
+  if (shape === 'triangle' || shape === 'gable') return triangle({ shape, x, y, width, height });
+  if (shape === 'ellipse') return ellipse(x, y, width, height);
+  if (shape === 'hexagon') {
+    const point = Math.min(height / 3, width / 4);
+    return closed([
+      x + point,
+      y,
+      x + width - point,
+      y,
+      x + width,
+      y + height / 2,
+      x + width - point,
+      y + height,
+      x + point,
+      y + height,
+      x,
+      y + height / 2,
+    ]);
+  }
   const most = Math.min(width, height) / 2;
-  const r = shape === 'pill' ? most : shape === 'square' ? 0 : Math.min(corner, most);
+  const r = shape === 'pill' ? most : shape === 'square' || shape === 'block' ? 0 : Math.min(corner, most);
   const right = x + width;
   const bottom = y + height;
   if (r === 0)
@@ -28,4 +47,44 @@ export function boxOutline({ shape, corner, x, y, width, height }: BoxPrimitive)
     }
   }
   return `${d}Z`;
+}
+
+/** A path along points (x, y by turns) and back to the first. */
+function closed(points: readonly number[]): string {
+  let d = '';
+  for (let p = 0; p < points.length; p += 2) d += `${p === 0 ? 'M' : 'L'}${short(points[p]!)} ${short(points[p + 1]!)}`;
+  return `${d}Z`;
+}
+
+/** Side of the triangle of an end, CSS px. */
+export const triangleSide = 15;
+
+/** At the left end of its box with the point to the left, or at the upper end with the point upwards. */
+function triangle({
+  shape,
+  x,
+  y,
+  width,
+  height,
+}: Pick<BoxPrimitive, 'shape' | 'x' | 'y' | 'width' | 'height'>): string {
+  const half = triangleSide / 2;
+  if (shape === 'triangle') {
+    const middle = y + height / 2;
+    return closed([x, middle, x + triangleSide, middle - half, x + triangleSide, middle + half]);
+  }
+  const middle = x + width / 2;
+  return closed([middle, y, middle + half, y + triangleSide, middle - half, y + triangleSide]);
+}
+
+function ellipse(x: number, y: number, width: number, height: number): string {
+  const [rx, ry] = [width / 2, height / 2];
+  const [cx, cy] = [x + rx, y + ry];
+  const [hx, hy] = [rx * handle, ry * handle];
+  const at = (px: number, py: number) => `${short(px)} ${short(py)}`;
+  return (
+    `M${at(cx + rx, cy)}C${at(cx + rx, cy + hy)} ${at(cx + hx, cy + ry)} ${at(cx, cy + ry)}` +
+    `C${at(cx - hx, cy + ry)} ${at(cx - rx, cy + hy)} ${at(cx - rx, cy)}` +
+    `C${at(cx - rx, cy - hy)} ${at(cx - hx, cy - ry)} ${at(cx, cy - ry)}` +
+    `C${at(cx + hx, cy - ry)} ${at(cx + rx, cy - hy)} ${at(cx + rx, cy)}Z`
+  );
 }

@@ -1,5 +1,6 @@
 import { KeptFor, type BoxStyle, type Entry } from '../model';
 import { boxText, type BoxText } from '../measure';
+import { triangleSide } from './box-outline';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
 /** Between the text and the edge of a box, and where the print would be small. CSS px. */
@@ -11,12 +12,63 @@ export function boxAround(
   style: BoxStyle,
   { narrowest, padded }: { readonly narrowest: number; readonly padded: Padding },
 ): { readonly width: number; readonly height: number } {
-  const side = style.shape === 'pill' ? Math.min(text.height, 28) / 3 : style.shape === 'cut' ? style.corner / 2 : 0;
+  if (isSymbol(style.shape)) return symbolAround(text, style.shape, padded);
+  const side =
+    style.shape === 'pill'
+      ? Math.min(text.height, 28) / 3
+      : style.shape === 'cut'
+        ? style.corner / 2
+        : style.shape === 'hexagon'
+          ? Math.min(text.height + 16, 44) / 4
+          : 0;
   const padding = paddings[padded];
   return {
     width: Math.max(narrowest, Math.ceil(text.width + 2 * (padding.x + side))),
     height: Math.ceil(text.height + 2 * padding.y),
   };
+}
+
+/** Shapes that say by themselves what an entry is, and are no larger than their text needs. */
+export const isSymbol = (shape: BoxStyle['shape']): boolean =>
+  shape === 'ellipse' || shape === 'triangle' || shape === 'gable' || shape === 'block';
+
+/** Between the triangle of an end and its text. CSS px. */
+const triangleGap = 5;
+
+/** A square or a circle around a short text, an ellipse around a longer one; a triangle with the text after it or below it. */
+function symbolAround(
+  { width, height }: { readonly width: number; readonly height: number },
+  shape: BoxStyle['shape'],
+  padded: Padding,
+): { readonly width: number; readonly height: number } {
+  const room = padded === 'easy' ? 8 : 4;
+  if (shape === 'triangle')
+    return { width: Math.ceil(triangleSide + triangleGap + width), height: Math.ceil(Math.max(triangleSide, height)) };
+  if (shape === 'gable')
+    return { width: Math.ceil(Math.max(triangleSide, width)), height: Math.ceil(triangleSide + 2 + height) };
+  if (shape === 'block') {
+    const short = width <= height * 3.4;
+    const side = Math.ceil(Math.max(width, height) + 2 * room);
+    return short
+      ? { width: side, height: Math.min(side, Math.ceil(height + 3 * room)) }
+      : { width: side, height: Math.ceil(height + 2 * room) };
+  }
+  if (width <= height * 3.4) {
+    const side = Math.ceil(Math.hypot(width, height * 0.8) + room);
+    return { width: side, height: side };
+  }
+  return { width: Math.ceil(width * 1.22 + 2 * room), height: Math.ceil(height * 1.5 + 2 * room) };
+}
+
+/** Where the text of a box has its middle. */
+function textMiddle(
+  shape: BoxStyle['shape'],
+  width: number,
+  height: number,
+): { readonly x: number; readonly y: number } {
+  if (shape === 'triangle') return { x: (triangleSide + triangleGap + width) / 2, y: height / 2 };
+  if (shape === 'gable') return { x: width / 2, y: (triangleSide + 2 + height) / 2 };
+  return { x: width / 2, y: height / 2 };
 }
 
 interface Drawn {
@@ -84,12 +136,13 @@ function blank(style: BoxStyle, width: number, height: number): Blank {
 
 function content(text: BoxText, style: BoxStyle, { bounds: { width, height }, box }: Blank): Primitive[] {
   const primitives: Primitive[] = [box];
+  const middle = textMiddle(style.shape, width, height);
   for (const line of text.lines) {
     if (line.width === 0) continue;
     primitives.push({
       type: 'text',
-      x: (width - line.width) / 2,
-      y: height / 2 + line.baseline,
+      x: middle.x - line.width / 2,
+      y: middle.y + line.baseline,
       size: line.size,
       fill: style.text,
       runs: line.runs,

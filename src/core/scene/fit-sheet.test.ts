@@ -90,7 +90,7 @@ describe('a drawing on its sheet', () => {
   it('keeps a gap that was set for one tier by hand, however small the print', () => {
     const chart = on(tree(60, 4), {}, { tiers: 'bands' });
     const bands = (diagram: Diagram) => draw(diagram).scene.tiers;
-    const [, second] = bands({ ...chart, tiers: { '2': { name: null, gap: 77 } } });
+    const [, second] = bands({ ...chart, tiers: { '2': { name: null, gap: 77, width: null } } });
     expect(second!.gap).toBe(77);
     expect(bands(chart)[1]!.gap).toBeLessThan(chart.arrangement.tierGap);
   });

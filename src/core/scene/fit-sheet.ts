@@ -11,8 +11,10 @@ import {
   type DiagramCommon,
   type Sheet,
 } from '../model';
+import { cellChoices, type BranchPlan } from './branch-lines';
 import { markHeight, type Continued } from './marks';
 import { freeRoom } from './place-sheet';
+import { growsRight, tierNameRoom } from './tier-names';
 import { sizeChoices, type SizeChoices } from './tier-sizes';
 
 /** Print that is comfortable to read on a hand-out, in points (common practice). */
@@ -31,6 +33,10 @@ export interface FitOnSheet {
   readonly largestScale: number;
   /** Size of the smallest text before the drawing is scaled, CSS px; null without text. */
   readonly smallest: number | null;
+  /** The sizes that boxes could have, without what stands on their lines. */
+  readonly boxes: SizeChoices;
+  /** Room for the names of tiers, CSS px. */
+  readonly margin: number;
 }
 
 /** Arranges a hierarchy for its sheet. Where a least print is wished for that the sheet cannot give, and the next larger can, that one is taken. */
@@ -42,10 +48,20 @@ export function fitOnSheet(
     beside,
     legend,
     marks = null,
-  }: { readonly beside: Uint8Array; readonly legend: string; readonly marks?: Continued | null },
+    branches = null,
+  }: {
+    readonly beside: Uint8Array;
+    readonly legend: string;
+    readonly marks?: Continued | null;
+    readonly branches?: BranchPlan | null;
+  },
 ): FitOnSheet {
-  const choices = sizeChoices(diagram, structure, styles, { beside, marks });
-  const { smallest, usual } = textSizes(diagram, structure, styles);
+  const boxes = sizeChoices(diagram, structure, styles, { beside, marks });
+  const choices = branches ? cellChoices(boxes, branches) : boxes;
+  const margin = tierNameRoom(diagram, styles, choices);
+  const texts = textSizes(diagram, structure, styles);
+  const { usual } = texts;
+  const smallest = branches?.smallest ? Math.min(texts.smallest ?? Infinity, branches.smallest) : texts.smallest;
   const { leastPrint } = diagram.sheet;
   const largestScale = (diagram.arrangement.largestPrint * readFrom(diagram.sheet.size) * pxPerPt) / usual;
   const comfortable = (Math.max(comfortablePt, leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
@@ -54,7 +70,11 @@ export function fitOnSheet(
     : null;
   const fitTo = (sheet: Sheet): { sheet: Sheet; fitted: Fitted } => {
     const room = freeRoom({ ...diagram, sheet }, legend);
-    const input = inputFor(diagram, structure, { beside, foot, choices, room, largestScale, comfortable });
+    const input = inputFor(diagram, structure, {
+      ...{ beside, foot, choices, room, largestScale, comfortable, margin },
+      ends: branches?.lines.ends ?? 'own',
+      zones: branches?.zones ?? null,
+    });
     return { sheet, fitted: fittedOnce(structure, choices, input) };
   };
   const best = (sheet: Sheet) => {
@@ -69,7 +89,7 @@ export function fitOnSheet(
     if (next.fitted.scale >= wished) taken = next;
   }
   const wanted = taken.fitted.sizes.map((size, t) => choices.wanted[t]![size]!);
-  return { ...taken, wanted, largestScale, smallest };
+  return { ...taken, wanted, largestScale, smallest, boxes, margin };
 }
 
 const kept = new KeptFor<Hierarchy, { readonly choices: SizeChoices; readonly byRest: Map<string, Fitted> }>();
@@ -77,8 +97,9 @@ const mostKept = 12;
 
 /** Arranged once for the same boxes and room, as when a name is typed that fits its tier. */
 function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput): Fitted {
-  const { direction, tiers, lowest, mostColumns, gaps, leastGaps, room, largestScale, comfortable } = input;
+  const { direction, tiers, lowest, mostColumns, gaps, leastGaps, room, largestScale, comfortable, margin } = input;
   const key = JSON.stringify([
+    ...[margin, input.ends],
     ...[direction, tiers, lowest, mostColumns, gaps, leastGaps, room, largestScale, comfortable],
     Array.from(input.beside).join(''),
   ]);
@@ -93,13 +114,14 @@ function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput)
 }
 
 function inputFor(
-  { arrangement, tiers }: DiagramCommon,
+  diagram: DiagramCommon,
   structure: Hierarchy,
-  given: Pick<FitInput, 'beside' | 'foot' | 'room' | 'largestScale' | 'comfortable'> & {
+  given: Pick<FitInput, 'beside' | 'foot' | 'room' | 'largestScale' | 'comfortable' | 'margin' | 'ends' | 'zones'> & {
     readonly choices: SizeChoices;
   },
 ): FitInput {
   const { choices, ...rest } = given;
+  const { arrangement, tiers } = diagram;
   const gapAbove = (t: number) => own(tiers, String(t + 1))?.gap ?? null;
   const total = tierCount(structure);
   const gaps: Gaps = {
@@ -116,9 +138,10 @@ function inputFor(
     count: structure.count,
     tier: structure.tier,
     tierStart: Int32Array.from(structure.tierStart),
-    direction: arrangement.direction,
-    tiers: arrangement.tiers,
-    lowest: arrangement.lowest,
+    direction: growsRight(diagram) ? 'right' : 'down',
+    // Words on lines want every tier on a line of its own, and nothing folded.
+    tiers: given.zones ? (given.ends === 'aligned' ? 'columns' : 'bands') : arrangement.tiers,
+    lowest: given.zones ? 'row' : arrangement.lowest,
     mostColumns: arrangement.mostColumns,
     gaps,
     leastGaps: {

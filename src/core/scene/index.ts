@@ -1,4 +1,5 @@
 export * from './box-outline';
+export type { BranchLines } from './branch-lines';
 export { freeRoom, placeOnSheet } from './place-sheet';
 export * from './scene';
 export { sheetNotes } from './sheet-notes';

@@ -1,3 +1,4 @@
+import type { Manner } from '../arrange/tree';
 import type { BoxShape } from '../model';
 import type { Face, Run } from '../measure';
 
@@ -89,6 +90,8 @@ export interface Selectable {
   readonly hit: 'box' | 'area' | 'line';
   /** The points of a line, x and y by turns, relative to the group; empty for others. */
   readonly course: readonly number[];
+  /** What is selected in its stead; left out where it is selected itself. */
+  readonly as?: Stands;
 }
 
 export interface SceneGroup {
@@ -130,8 +133,8 @@ export interface Scene {
     readonly height: number;
   };
   readonly direction: 'down' | 'right';
-  /** How tiers stand: each on a line of its own, or each branch right below its head; left out where there are none. */
-  readonly manner?: 'bands' | 'compact';
+  /** How tiers stand; left out where there are none. */
+  readonly manner?: Manner;
   /** Lines first, then entries; in drawing coordinates. */
   readonly groups: readonly SceneGroup[];
   /** Title block and legend, in sheet coordinates. */

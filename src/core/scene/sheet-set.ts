@@ -1,5 +1,6 @@
 import { hierarchyOf, type Hierarchy } from '../hierarchy';
 import { own, paperSize, pxPerPt, type BoxStyle, type DiagramCommon } from '../model';
+import { planBranches } from './branch-lines';
 import { fitOnSheet } from './fit-sheet';
 import { planSheets, type SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
@@ -42,6 +43,7 @@ export function sheetSet(
       beside: besideOf(sub, subStructure, words),
       legend: legendOf(sub, subStructure, words),
       marks: marksOf(structure, plan, new Map()),
+      branches: words.branches ? planBranches(sub, subStructure, words.branches) : null,
     });
     return fit.smallest === null ? Infinity : (fit.smallest * fit.fitted.scale) / pxPerPt;
   };
@@ -77,6 +79,7 @@ function capacityOf(
   const fit = fitOnSheet(diagram, structure, styles, {
     beside: besideOf(diagram, structure, words),
     legend: '',
+    branches: words.branches ? planBranches(diagram, structure, words.branches) : null,
   });
   const { width, height } = fit.fitted;
   let boxes = 0;
@@ -131,6 +134,7 @@ function partOf(
     entries,
     links,
     tiers: {},
+    nudges: {},
     sheet: { ...diagram.sheet, leastPrint: null },
   };
   const subStructure = hierarchyOf(entries);

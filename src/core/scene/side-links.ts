@@ -4,7 +4,6 @@ import {
   placeLabel,
   roundedPath,
   routeLinks,
-  short,
   shortened,
   type Extent,
   type Polyline,
@@ -14,6 +13,7 @@ import type { Hierarchy } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace } from '../measure';
 import { KeptFor, own, type DiagramCommon, type Link, type LinkStyle } from '../model';
 import { linkStyle, type LinkKind } from '../style';
+import { markPath, markSize } from './line-marks';
 import type { PathPrimitive, Primitive, SceneGroup } from './scene';
 
 /** A drawing of a hierarchy: places and sizes of its boxes, its lines and its gaps. */
@@ -158,23 +158,6 @@ export function labelledLine(
       part: 'detail',
     });
   return { children, label };
-}
-
-const markSize = ({ lineWidth }: LinkStyle): number => 5 + lineWidth * 2;
-/** A filled mark whose tip stands on the first point and which looks away from the second. */
-function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[], size: number): string | null {
-  if (mark === 'none' || x === undefined || y === undefined || bx === undefined || by === undefined) return null;
-  const length = Math.hypot(x - bx, y - by) || 1;
-  const [ux, uy] = [(x - bx) / length, (y - by) / length];
-  if (mark === 'dot') {
-    const r = size / 3;
-    const k = r * 0.5522847498;
-    const at = (dx: number, dy: number) => `${short(x + dx)} ${short(y + dy)}`;
-    return `M${at(r, 0)}C${at(r, k)} ${at(k, r)} ${at(0, r)}C${at(-k, r)} ${at(-r, k)} ${at(-r, 0)}C${at(-r, -k)} ${at(-k, -r)} ${at(0, -r)}C${at(k, -r)} ${at(r, -k)} ${at(r, 0)}Z`;
-  }
-  const [mx, my] = [x - ux * size, y - uy * size];
-  const half = size * 0.36;
-  return `M${short(x)} ${short(y)}L${short(mx - uy * half)} ${short(my + ux * half)}L${short(mx + uy * half)} ${short(my - ux * half)}Z`;
 }
 
 function linkGroup(

@@ -1,8 +1,9 @@
-import type { TierTreeLayout } from '../arrange/tree';
+import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
 import { extentOfLines, roundedPath } from '../arrange/graph';
 import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
 import { KeptFor, own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
+import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { entryGroup } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
@@ -10,6 +11,7 @@ import { placeOnSheet } from './place-sheet';
 import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
+import { growsRight, tierNames } from './tier-names';
 
 /** What a kind says of its drawing on tiers. */
 export interface TierWords {
@@ -20,6 +22,8 @@ export interface TierWords {
   readonly alsoUnder: string;
   readonly roles: Roles;
   readonly linkKinds: readonly LinkKind[];
+  /** Words on the lines of the structure; left out where there are none. */
+  readonly branches?: BranchLines;
 }
 
 /** From a hierarchy with complete styles to its Scene on tiers. */
@@ -32,13 +36,23 @@ export function tierScene(
 ): Scene {
   const beside = besideOf(diagram, structure, words);
   const legend = legendOf(diagram, structure, words);
-  const fit = fitOnSheet(diagram, structure, styles, { beside, legend, marks });
-  const { layout, width, height, gaps, manner } = fit.fitted;
+  const plan = words.branches ? planBranches(diagram, structure, words.branches) : null;
+  const fit = fitOnSheet(diagram, structure, styles, { beside, legend, marks, branches: plan });
+  const direction = growsRight(diagram) ? 'right' : 'down';
+  const { width, height, gaps, manner } = fit.fitted;
+  const layout = nudgedLayout(
+    fit.fitted.layout,
+    { ...structure, width, height },
+    offsetsOf(diagram, structure),
+    direction,
+  );
+  const fitted = { ...fit.fitted, layout };
   const onIt = { ...diagram, sheet: fit.sheet };
   const look = lookOf(diagram.look);
-  const drawn = { layout, width, height };
-  const links = sideLinks(diagram, structure, { ...drawn, gaps }, words.linkKinds);
-  const extent = extentWith(layout, links);
+  const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
+  const links = sideLinks(diagram, structure, { layout, width, height, gaps }, words.linkKinds);
+  const names = tierNames(diagram, structure, styles, fit.fitted.layout, fit.margin);
+  const extent = extentWith(layout, [...links, ...names], diagram, places);
   const placed = placeOnSheet(onIt, extent, legend, fit.largestScale);
   const { sheet, notes } = placed;
   const drawing = {
@@ -46,33 +60,56 @@ export function tierScene(
     x: placed.drawing.x - extent.x * placed.drawing.scale,
     y: placed.drawing.y - extent.y * placed.drawing.scale,
   };
+  const { joinRadius } = diagram.arrangement;
   return {
     title: diagram.title,
     description: `${words.kindName}: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
     sheet: { ...sheet, name: sheetName(fit.sheet), ground: look.ground },
     drawing,
-    direction: diagram.arrangement.direction,
+    direction,
     groups: [
-      ...fans(diagram, structure, layout, look.line),
+      ...names,
+      ...(plan
+        ? branchGroups(structure, places, fitted, { plan, joinRadius })
+        : fans(diagram, structure, layout, look.line)),
       ...links,
-      ...boxes(diagram, structure, styles, { ...drawn, wanted: fit.wanted, words, marks }),
+      ...boxes(diagram, structure, styles, { places, wanted: fit.wanted, words, marks }),
     ],
     notes: sheetNotes(onIt, look, sheet, notes),
-    tiers: bands(diagram, structure, styles, { layout, gaps: gaps.tier }),
+    tiers: bands(diagram, structure, styles, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
     manner,
     entriesAs: 'boxes',
     smallestText: fit.smallest === null ? null : fit.smallest * drawing.scale,
   };
 }
 
+/** How entries are nudged, by index. */
+function offsetsOf({ nudges }: DiagramCommon, { index }: Hierarchy): Offsets {
+  const offsets = new Map<number, { readonly x: number; readonly y: number }>();
+  for (const [id, nudge] of Object.entries(nudges)) {
+    const i = index.get(id);
+    if (i !== undefined) offsets.set(i, nudge);
+  }
+  return offsets;
+}
+
+const placesOf = ({ layout: { x, y }, width, height }: Fitted): Rect[] =>
+  Array.from(x, (left, i) => ({ x: left, y: y[i]!, width: width[i]!, height: height[i]! }));
+
 /** 1 for each entry that stands beside the line to its superior. */
 export const besideOf = (diagram: DiagramCommon, structure: Hierarchy, { roles }: TierWords): Uint8Array =>
   Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, roles) ? 1 : 0));
 
-/** The extent of a drawing with the links that go round it. */
-function extentWith({ width, height }: TierTreeLayout, links: readonly SceneGroup[]): Rect {
+/** The extent of a drawing with what stands around it, and with boxes that were nudged out of it. */
+function extentWith(
+  { width, height }: TierTreeLayout,
+  around: readonly SceneGroup[],
+  { nudges }: DiagramCommon,
+  places: readonly Rect[],
+): Rect {
   let [left, top, right, bottom] = [0, 0, width, height];
-  for (const { bounds } of links) {
+  const boxes = Object.keys(nudges).length > 0 ? places : [];
+  for (const bounds of [...around.map((group) => group.bounds), ...boxes]) {
     left = Math.min(left, bounds.x);
     top = Math.min(top, bounds.y);
     right = Math.max(right, bounds.x + bounds.width);
@@ -96,16 +133,12 @@ function boxes(
   structure: Hierarchy,
   styles: readonly BoxStyle[],
   {
-    layout,
-    width,
-    height,
+    places,
     wanted,
     words,
     marks,
   }: {
-    readonly layout: TierTreeLayout;
-    readonly width: Float64Array;
-    readonly height: Float64Array;
+    readonly places: readonly Rect[];
     /** For each tier the width its text is set in. */
     readonly wanted: readonly number[];
     readonly words: TierWords;
@@ -119,7 +152,7 @@ function boxes(
   }
   return Array.from(structure.outline).flatMap((i) => {
     const entry = own(diagram.entries, structure.ids[i]!)!;
-    const place = { x: layout.x[i]!, y: layout.y[i]!, width: width[i]!, height: height[i]! };
+    const place = places[i]!;
     const tier = marks?.tierOf(entry.id) ?? structure.tier[i]!;
     const label = labelOf(diagram, structure, i, { alsoTo, words, tier });
     const box = boxBesideMark(place, marks, entry.id, styles[i]!);
@@ -203,10 +236,18 @@ function bands(
   diagram: DiagramCommon,
   structure: Hierarchy,
   styles: readonly BoxStyle[],
-  { layout, gaps }: { readonly layout: TierTreeLayout; readonly gaps: readonly number[] },
+  {
+    layout,
+    gaps,
+    direction,
+  }: {
+    readonly layout: TierTreeLayout;
+    readonly gaps: readonly number[];
+    readonly direction: Scene['direction'];
+  },
 ): TierBand[] {
   const total = tierCount(structure);
-  const along = diagram.arrangement.direction === 'down' ? layout.height : layout.width;
+  const along = direction === 'down' ? layout.height : layout.width;
   return Array.from({ length: total }, (_, t) => {
     const own = layout.tiers[t];
     const { start, end } = own ?? { start: (along * t) / total, end: (along * (t + 0.85)) / total };

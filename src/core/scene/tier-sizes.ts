@@ -3,7 +3,7 @@ import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin } from '../measure';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { markHeight, markWidth, type Continued } from './marks';
-import { boxAround, type Padding } from './entry-group';
+import { boxAround, isSymbol, type Padding } from './entry-group';
 
 /** The sizes that the boxes of each tier can have, from narrow to wide, and for each the width its text is set in, CSS px. */
 export interface SizeChoices {
@@ -41,7 +41,7 @@ export function sizeChoices(
         styles,
         beside,
         marks,
-        narrowest: diagram.arrangement.narrowest,
+        narrowest: Math.max(diagram.arrangement.narrowest, own(diagram.tiers, String(t + 1))?.width ?? 0),
         from: structure.tierStart[t]!,
         to: structure.tierStart[t + 1]!,
       }),
@@ -123,6 +123,9 @@ function widthsOf({ diagram, structure, styles, from, to }: Tier): number[] {
   return [least, ...sample(sorted, mostTried)];
 }
 
+/** Symbols are as large as others of their own shape, whatever else their tier holds. */
+const symbolOf = (shape: BoxStyle['shape']): string => (isSymbol(shape) ? shape : '');
+
 /** The size that most boxes of a tier share at a width of text. */
 function commonSize(tier: Tier, wanted: number): { width: number; height: number } {
   let [width, height] = [0, 0];
@@ -150,23 +153,26 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
   const { from, to, beside, styles } = tier;
   const width = new Float64Array(to - from);
   const height = new Float64Array(to - from);
-  const common = [
-    { width: 0, height: 0 },
-    { width: 0, height: 0 },
-  ];
+  const common = new Map<string, { width: number; height: number }>();
+  const alike = (i: number) => {
+    const key = `${beside[i]} ${symbolOf(styles[i]!.shape)}`;
+    let one = common.get(key);
+    if (!one) common.set(key, (one = { width: 0, height: 0 }));
+    return one;
+  };
   for (let i = from; i < to; i++) {
     const size = sizeOf(tier, i, wanted, padded);
     width[i - from] = size.width;
     height[i - from] = size.height;
     if (!styles[i]!.equalSize) continue;
-    const most = common[beside[i]!]!;
+    const most = alike(i);
     most.width = Math.max(most.width, size.width);
     most.height = Math.max(most.height, size.height);
   }
   for (let i = from; i < to; i++) {
     if (!styles[i]!.equalSize) continue;
-    width[i - from] = common[beside[i]!]!.width;
-    height[i - from] = common[beside[i]!]!.height;
+    width[i - from] = alike(i).width;
+    height[i - from] = alike(i).height;
   }
   // The mark of an entry stands with its box.
   for (let i = from; i < to && tier.marks; i++)

@@ -131,10 +131,17 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
     kind: fc.constant('setTier' as const),
     tier: fc.integer({ min: 1, max: 5 }),
     patch: fc.record(
-      { name: fc.option(fc.string({ maxLength: 9 })), gap: fc.option(fc.integer({ min: 8, max: 90 })) },
+      {
+        name: fc.option(fc.string({ maxLength: 9 })),
+        gap: fc.option(fc.integer({ min: 8, max: 90 })),
+        width: fc.constantFrom(null, 90),
+      },
       { requiredKeys: [] },
     ),
   }),
+  fc
+    .record({ id, nudge: fc.option(fc.record({ x: fc.integer({ min: -40, max: 40 }), y: fc.constantFrom(0, 8) })) })
+    .map(({ id: nudged, nudge }): Command => ({ kind: 'setNudge', id: nudged, nudge })),
   fc.constantFrom('ledger', 'heather').map((look): Command => ({ kind: 'setLook', look })),
   fc.record({
     kind: fc.constant('setArrangement' as const),

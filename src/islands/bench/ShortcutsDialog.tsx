@@ -26,6 +26,8 @@ const groups: [string, [string, string][]][] = [
       ['Shift + drag', 'a frame around several'],
       ['Alt + drag', 'draw a side link to another entry'],
       ['Alt + → / ←', 'one tier down / up'],
+      ['Alt + Shift + arrow', 'nudge off its place (Arrange sends it back)'],
+      ['drag to free ground', 'nudge it there'],
       ['1 … 5', 'into or out of that set (Venn diagram)'],
       ['+ / −', 'zoom'],
       ['0', 'fit the sheet'],

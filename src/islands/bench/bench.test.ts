@@ -6,12 +6,14 @@ import { diagramFromParents } from '../../core/testing/arbitrary';
 import { movingWords } from './tree/drop-words';
 import { entryTowards, lineAway, neighbourAfterRemoval } from './tree/outline-moves';
 import { createBench } from './store';
+import type { TreeBenchWords } from './tree/words';
 import type { GestureManner } from './sync';
 import { fitting, toDrawing, visiblePart } from './view';
 
 const family = diagramFromParents([-1, 0, 0, 1, 1, 2]); // 0(1(3 4) 2(5))
 const structure = hierarchyOf(family.entries);
-const words = {
+const words: TreeBenchWords = {
+  ways: [],
   leading: 'Manager (has reports)',
   dropHint: 'drop on whom to report to',
   willBeUnder: 'will report to',

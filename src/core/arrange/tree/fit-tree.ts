@@ -1,7 +1,9 @@
 import { bestShape, placeCompact, type CompactLayout } from './compact/place';
 import { compactShapes } from './compact/shapes';
 import type { CompactInput, Look } from './compact/types';
+import { arrangeIndented, sizeIndented, type IndentedInput } from './indented';
 import { allItems, type Item } from './items';
+import { arrangeColumns, sizeInColumns, type ColumnsInput } from './tier-columns';
 import { arrangeTierTree, onSheet, sizeOnTiers, type TierTreeInput, type TierTreeLayout } from './tier-tree';
 
 /** Sizes of the boxes of one tier, in level order from its first entry. CSS px. */
@@ -22,8 +24,16 @@ export interface FitInput {
   /** Length of a mark at the lower end of each box; null where there are none. */
   readonly foot: Float64Array | null;
   readonly direction: 'down' | 'right';
-  /** `bands`: every tier on its own line; `compact`: each branch right below its head; `open`: bands where they print at a comfortable size. */
-  readonly tiers: 'open' | 'bands' | 'compact';
+  /**
+   * `bands`: every tier on its own line; `compact`: each branch right below its head; `open`: bands where they print at a comfortable size; `columns`:
+   * tiers as evenly spaced columns, to the right; `indented`: a stepped outline.
+   */
+  readonly tiers: 'open' | Manner;
+  /** As in `ColumnsInput`. */
+  readonly ends: 'own' | 'aligned';
+  readonly zones: readonly number[] | null;
+  /** Room before the drawing across its growth, for the names of tiers, where each has a line of its own. */
+  readonly margin: number;
   /** Leaves of one head: side by side, below each other, or as the room wants it. */
   readonly lowest: 'open' | 'row' | 'column';
   readonly mostColumns: number;
@@ -49,12 +59,17 @@ export interface Gaps {
   readonly tier: readonly number[];
 }
 
+/** How tiers stand. */
+export type Manner = 'bands' | 'compact' | 'columns' | 'indented';
+
 export interface Fitted {
-  readonly manner: 'bands' | 'compact';
+  readonly manner: Manner;
   /** For each tier, which of its sizes. */
   readonly sizes: readonly number[];
   readonly width: Float64Array;
   readonly height: Float64Array;
+  /** Whether boxes have less room around their text. */
+  readonly padded: 'easy' | 'tight';
   readonly gaps: Gaps;
   readonly layout: TierTreeLayout;
   /** How much it is enlarged, or made smaller, to fill the room. */
@@ -79,15 +94,20 @@ const smallTeam = 4;
 const worthBracket = 1.12;
 /** A manner of folding has to print this much larger than a plainer one to be taken. */
 const worthFolding = 1.02;
+/** A stepped outline is parted into this many columns at most. */
+const outlineColumns = [1, 2, 3, 4, 5, 6];
+/** How far a tier of a stepped outline is indented, as a share of the gap between tiers. */
+const indentShare = 0.6;
 const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
 const easeSteps = [0.75, 0.5, 0.25];
 
 interface Trial {
   readonly sizes: readonly number[];
-  /** Rows of folded leaves, in bands. */
+  /** Rows of folded leaves, in bands; columns of a stepped outline. */
   readonly rows: number;
-  /** Share of the way from the least gaps to the wanted. */
+  /** Share of the way from the least gaps to the wanted; `tierEase`: of those between tiers, where it is another. */
   readonly ease: number;
+  readonly tierEase?: number;
   /** Teams up to this size do not fold in bands. */
   readonly keptInRow: number;
   readonly scale: number;
@@ -118,7 +138,7 @@ const goal = ({ comfortable, largestScale }: FitInput): number => Math.min(comfo
  * With the gaps that are wanted, and small teams side by side, where that prints comfortably; else with the least gaps, eased as far as that costs next
  * to nothing.
  */
-function search(input: Task, manner: Fitted['manner']): Trial {
+function search(input: Task, manner: Manner): Trial {
   const tight = searchAt(input, manner, { ease: 0, keptInRow: 1 });
   const enough = goal(input);
   // Gaps take some of the room: what prints too small without them prints smaller with them.
@@ -129,15 +149,21 @@ function search(input: Task, manner: Fitted['manner']): Trial {
   return folded.scale > easy.scale * worthBracket ? folded : easy;
 }
 
-function eased(input: Task, manner: Fitted['manner'], tight: Trial, enough: number): Trial {
+function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial {
   for (const ease of easeSteps) {
     const scale = scaleOf(input, manner, { ...tight, ease }, 'fine');
     if (scale >= enough) return { ...tight, ease, scale };
   }
+  if (manner !== 'columns') return tight;
+  // Columns leave room beside them, which gaps between tiers may take.
+  for (const tierEase of [1, ...easeSteps]) {
+    const scale = scaleOf(input, manner, { ...tight, tierEase }, 'fine');
+    if (scale >= enough) return { ...tight, tierEase, scale };
+  }
   return tight;
 }
 
-function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease' | 'keptInRow'>): Trial {
+function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptInRow'>): Trial {
   const n = input.tier.length;
   let left = Math.max(
     fewestTrials,
@@ -152,7 +178,14 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
     if (best === null || trial.scale > best.scale * worth) best = trial;
     return trial;
   };
-  const rowsTried = manner === 'bands' ? rowsFor(input) : [Infinity];
+  const rowsTried =
+    manner === 'bands'
+      ? rowsFor(input)
+      : manner === 'indented'
+        ? outlineColumns
+        : manner === 'columns'
+          ? [1]
+          : [Infinity];
   const most = Math.max(1, ...input.sizes.map(({ length }) => length));
   // The plainest first, with names on one line, which stays where nothing prints larger; then widths of all tiers together, in a middle one each way of folding.
   const uniform = (share: number) => input.sizes.map(({ length }) => Math.round(share * Math.max(0, length - 1)));
@@ -167,7 +200,7 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
     for (let code = 0; code < combinations; code++)
       for (const rows of rowsTried) attempt(combination(input, code), rows, 1.001);
   } else refine(input, best!, (sizes, rows) => attempt(sizes, rows, 1.001));
-  if (manner === 'bands') return widened(input, best!);
+  if (manner !== 'compact') return widened(input, manner, best!);
   // What a rough look finds alike a fine one tells apart.
   return tried
     .sort((a, b) => b.scale - a.scale)
@@ -178,13 +211,13 @@ function searchAt(input: Task, manner: Fitted['manner'], way: Pick<Trial, 'ease'
 }
 
 /** What prints as large as it may takes wider boxes, with fewer lines, as long as it still does. */
-function widened(input: Task, found: Trial): Trial {
+function widened(input: Task, manner: Manner, found: Trial): Trial {
   if (found.scale < input.largestScale - 1e-9) return found;
   let best = found;
   for (let t = input.sizes.length - 1; t >= 0; t--)
     for (let at = best.sizes[t]! + 1; at < input.sizes[t]!.length; at++) {
       const sizes = best.sizes.with(t, at);
-      if (scaleOf(input, 'bands', { ...best, sizes }, 'rough') < best.scale - 1e-9) break;
+      if (scaleOf(input, manner, { ...best, sizes }, 'rough') < best.scale - 1e-9) break;
       best = { ...best, sizes };
     }
   return best;
@@ -238,14 +271,23 @@ function nearRows(all: readonly number[], rows: number): number[] {
 
 type Choice = Omit<Trial, 'scale'>;
 
-function scaleOf(input: Task, manner: Fitted['manner'], choice: Choice, look: Look): number {
+function scaleOf(input: Task, manner: Manner, choice: Choice, look: Look): number {
   const room = input.room ?? freeRoom;
   const largest = input.room ? input.largestScale : Infinity;
-  if (manner === 'bands') {
-    const { width, height } = sizeOnTiers(bandsInput(input, choice));
+  if (manner !== 'compact') {
+    const { width, height } = sizeIn(input, manner, choice);
     return Math.min(largest, room.width / Math.max(1, width), room.height / Math.max(1, height));
   }
   return input.tier.length === 0 ? largest : bestCompact(input, choice, look).best.scale;
+}
+
+/** Size of the drawing with the names of its tiers. */
+function sizeIn(input: Task, manner: Exclude<Manner, 'compact'>, choice: Choice): { width: number; height: number } {
+  if (manner === 'indented') return sizeIndented(indentedInput(input, choice));
+  const size = manner === 'bands' ? sizeOnTiers(bandsInput(input, choice)) : sizeInColumns(columnsInput(input, choice));
+  return manner === 'columns' || input.direction === 'right'
+    ? { width: size.width, height: size.height + input.margin }
+    : { width: size.width + input.margin, height: size.height };
 }
 
 /** The shapes of a hierarchy that is not empty, and the one of the whole that prints largest. */
@@ -257,11 +299,19 @@ function bestCompact(input: Task, choice: Choice, look: Look) {
   return { compact, shapes, best: bestShape(shapes, room, input.room ? input.largestScale : Infinity)! };
 }
 
-function made(input: Task, manner: Fitted['manner'], choice: Trial): Fitted {
+function made(input: Task, manner: Manner, choice: Trial): Fitted {
   const { width, height } = boxesOf(input, choice);
-  const gaps = gapsAt(input, choice.ease);
-  const layout = manner === 'bands' ? arrangeTierTree(bandsInput(input, choice)) : compactLayout(input, choice);
-  return { manner, sizes: choice.sizes, width, height, gaps, layout, scale: choice.scale };
+  const gaps = gapsAt(input, choice);
+  const layout =
+    manner === 'bands'
+      ? arrangeTierTree(bandsInput(input, choice))
+      : manner === 'columns'
+        ? arrangeColumns(columnsInput(input, choice))
+        : manner === 'indented'
+          ? arrangeIndented(indentedInput(input, choice))
+          : compactLayout(input, choice);
+  const padded = choice.ease < 1 ? 'tight' : 'easy';
+  return { manner, sizes: choice.sizes, width, height, padded, gaps, layout, scale: choice.scale };
 }
 
 function boxesOf({ sizes, tightSizes, tierStart, tier }: FitInput, { sizes: chosen, ease }: Choice) {
@@ -275,18 +325,18 @@ function boxesOf({ sizes, tightSizes, tierStart, tier }: FitInput, { sizes: chos
   return { width, height };
 }
 
-function gapsAt({ gaps, leastGaps }: FitInput, ease: number): Gaps {
-  const at = (least: number, wanted: number) => Math.min(wanted, least + (wanted - least) * ease);
+function gapsAt({ gaps, leastGaps }: FitInput, { ease, tierEase = ease }: Pick<Trial, 'ease' | 'tierEase'>): Gaps {
+  const at = (least: number, wanted: number, share = ease) => Math.min(wanted, least + (wanted - least) * share);
   return {
     sibling: at(leastGaps.sibling, gaps.sibling),
     branch: at(leastGaps.branch, gaps.branch),
-    tier: gaps.tier.map((wanted, t) => at(leastGaps.tier[t]!, wanted)),
+    tier: gaps.tier.map((wanted, t) => at(leastGaps.tier[t]!, wanted, tierEase)),
   };
 }
 
 function bandsInput(input: Task, choice: Choice): TierTreeInput {
-  const { rows, ease, keptInRow } = choice;
-  const gaps = gapsAt(input, ease);
+  const { rows, keptInRow } = choice;
+  const gaps = gapsAt(input, choice);
   return {
     ...input,
     ...boxesOf(input, choice),
@@ -300,8 +350,26 @@ function bandsInput(input: Task, choice: Choice): TierTreeInput {
   };
 }
 
+function columnsInput(input: Task, choice: Choice): ColumnsInput {
+  const gaps = gapsAt(input, choice);
+  return { ...input, ...boxesOf(input, choice), gap: gaps.sibling, tierGap: gaps.tier };
+}
+
+function indentedInput(input: Task, choice: Choice): IndentedInput {
+  const gaps = gapsAt(input, choice);
+  const widestGap = Math.max(0, ...gaps.tier.slice(1));
+  return {
+    ...input,
+    ...boxesOf(input, choice),
+    gap: gaps.sibling * 0.6,
+    step: Math.max(12, widestGap * indentShare),
+    columns: choice.rows,
+    columnGap: gaps.branch * 1.5,
+  };
+}
+
 function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
-  const gaps = gapsAt(input, choice.ease);
+  const gaps = gapsAt(input, choice);
   const { width, height } = boxesOf(input, choice);
   const down = input.direction === 'down';
   return {

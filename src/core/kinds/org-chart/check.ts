@@ -3,6 +3,7 @@ import {
   legibility,
   nameless,
   nameOf,
+  nudged,
   sameNames,
   severalTops,
   sheetTaken,
@@ -28,6 +29,7 @@ export type OrgFinding =
   | 'no-glyph'
   | 'several-tops'
   | 'larger-sheet'
+  | 'nudged-over'
   | 'wide-span'
   | 'vacancy';
 
@@ -43,6 +45,7 @@ export function checkOrgChart(
     ...nameless(diagram, structure),
     ...sameNames(diagram, structure, orgVocabulary.roles.repeated),
     ...legibility(diagram, structure, styles),
+    ...nudged(diagram, scene),
     ...sheetTaken(diagram, scene),
     ...smallPrint(diagram, scene, 'Take a larger sheet, hand it out as a set of sheets, or let it stand compact.'),
     ...glyphs(diagram, structure),

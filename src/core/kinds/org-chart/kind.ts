@@ -1,10 +1,10 @@
-import { refused, plainEdits, type CommonCommand } from '../../edit';
-import { csvOf, hierarchyOf, outlineText, updateFromList, type Hierarchy } from '../../hierarchy';
-import { detailColumn, type Kind } from '../../kind';
-import { readTree, senseOf, takenFrom, titleAbove, ListTokens, type Reading } from '../../read';
-import { sheetSet, tierScene, type Scene, type TierWords } from '../../scene';
-import { entriesIn, explainStyle, resolveStyles, type LinkKind } from '../../style';
-import { emptyCommon, type Arrangement } from '../../model';
+import { plainEdits, refused } from '../../edit';
+import type { Hierarchy } from '../../hierarchy';
+import { arranged, detailColumn, treeDrawing, treeList, type Kind } from '../../kind';
+import { emptyCommon } from '../../model';
+import { senseOf, takenFrom, type Reading } from '../../read';
+import type { Scene, TierWords } from '../../scene';
+import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
 import { figureOrgChart, type OrgFigures } from './figures';
 import { OrgChart } from './model';
@@ -16,8 +16,6 @@ const longFrom = 200;
 const linkKinds: readonly LinkKind[] = [
   { id: 'side', name: 'Side link', legend: 'Dashed line: also reports to', style: { dash: 'dashed' } },
 ];
-
-const arranged = (patch: Partial<Arrangement>): readonly CommonCommand[] => [{ kind: 'setArrangement', patch }];
 
 const tierWords: TierWords = {
   kindName: 'Org chart',
@@ -51,7 +49,7 @@ export const orgChart: Kind<OrgTypes> = {
   edits: plainEdits(),
   apply: () => refused('An org chart knows no such change.'),
 
-  headings: orgVocabulary.headings,
+  ...treeList(orgVocabulary),
   columnUses: [
     { use: 'name', words: 'the name' },
     { use: 'parent', words: 'who it reports to' },
@@ -64,7 +62,6 @@ export const orgChart: Kind<OrgTypes> = {
     { use: 'leftOut', words: 'left out' },
   ],
   columns: [detailColumn(0, 'Title'), detailColumn(1, 'Place')],
-  read: (tokens, choices = {}) => readTree(tokens, choices, orgVocabulary),
   told(read) {
     const named = read.columns.find((column) => column.use === 'parent');
     if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names the superior.`;
@@ -89,22 +86,6 @@ export const orgChart: Kind<OrgTypes> = {
     };
   },
   make: (read, title) => ({ ...orgChart.empty(emptyCommon(title)), ...takenFrom(read) }),
-  titleIn: (read) => titleAbove(read),
-  reported: () => ({}),
-  csv: (diagram) => csvOf(diagram, orgVocabulary),
-  text: (diagram) => outlineText(diagram, orgVocabulary),
-  lineTold:
-    'One line an entry; Tab indents, to go one tier down; Esc leaves. A tab or comma parts the name from details; what stands in quotes is taken as it is.',
-  indents: true,
-  update(diagram, text, newId) {
-    // Unchanged text changes nothing, whatever a reader makes of it.
-    if (text === outlineText(diagram, orgVocabulary)) return { gesture: [], findings: [] };
-    const read = readTree(new ListTokens(text, orgVocabulary.headings), {}, orgVocabulary);
-    // What cannot be read does not empty the chart; an empty text does.
-    const unread = text.trim() !== '' && read.entries.length === 0;
-    const gesture = unread ? [] : [...updateFromList(diagram, read, newId), ...trayOf(diagram, read, newId)];
-    return { gesture, findings: read.findings };
-  },
 
   options: [
     {
@@ -128,27 +109,10 @@ export const orgChart: Kind<OrgTypes> = {
       },
     },
   ],
-  roles: orgRoles.all,
+  ...treeDrawing(tierWords),
   settableRoles: ['assistant', 'vacancy'],
-  linkKinds,
-  structure: (diagram) => hierarchyOf(diagram.entries),
-  styles: (diagram, structure) => resolveStyles(diagram, structure, orgRoles),
-  explain: (diagram, structure, scope) => explainStyle(diagram, structure, scope, orgRoles),
-  covers: (diagram, structure, scope) => entriesIn(diagram, structure, scope, orgRoles),
-  originWords: {},
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
-  scene: (diagram, structure, styles) => tierScene(diagram, structure, styles, tierWords),
-  sheetOpen: true,
-  set: (diagram, structure, styles, least) => sheetSet(diagram, structure, styles, tierWords, least),
   sheets: {},
   check: checkOrgChart,
   figure: figureOrgChart,
 };
-
-/** Lines that found no place go to the tray, unless the same line is there already. */
-function trayOf(diagram: OrgChart, { notPlaced }: Reading, newId: () => string): CommonCommand[] {
-  const there = new Set(diagram.notPlaced.map(({ text }) => text));
-  return notPlaced
-    .filter(({ text }) => !there.has(text))
-    .map((item) => ({ kind: 'putInTray', item: { ...item, id: newId() } }));
-}

@@ -1,9 +1,14 @@
 import type { KindId } from '../../../core/diagram';
 import type { KindParts } from './kind-parts';
 import { orgChartParts } from './org-chart/parts';
+import { topicTreeParts } from './topic-tree/parts';
 import { vennParts } from './venn/parts';
 
-const parts: { readonly [K in KindId]: KindParts } = { 'org-chart': orgChartParts, venn: vennParts };
+const parts: { readonly [K in KindId]: KindParts } = {
+  'org-chart': orgChartParts,
+  'topic-tree': topicTreeParts,
+  venn: vennParts,
+};
 
 export const partsOf = (kind: KindId): KindParts => parts[kind];
 export type { DropPlan, Dragged, Grabbed, KindParts, ScopeChoice } from './kind-parts';

@@ -42,6 +42,8 @@ export interface Dragged {
   /** In drawing coordinates. */
   readonly x: number;
   readonly y: number;
+  /** How far it was dragged. */
+  readonly by: { readonly x: number; readonly y: number };
 }
 
 /** What one kind of diagram brings to the Bench. */

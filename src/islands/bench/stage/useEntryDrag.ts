@@ -38,12 +38,15 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
     const { drawing } = store.getState().drawn.scene;
     return toDrawing(view.getState(), drawing, event.clientX - box.left, event.clientY - box.top);
   };
-  const plan = (event: MouseEvent, { grabbed }: Held): DropPlan => {
+  const plan = (event: MouseEvent, { grabbed, from }: Held): DropPlan => {
     const { diagram, drawn, selection } = store.getState();
     const at = pointOf(event);
     const over = entryAt(event);
     if (grabbed.for === 'link') return linkPlan(diagram, grabbed.id, over);
-    return partsOf(diagram.kind).drop(diagram, drawn, { grabbed, selection, over, ...at });
+    return partsOf(diagram.kind).drop(diagram, drawn, {
+      ...{ grabbed, selection, over, ...at },
+      by: { x: at.x - from.x, y: at.y - from.y },
+    });
   };
   const stop = () => {
     held.current = null;
@@ -71,7 +74,7 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
       const hold = (grabbed: Held['grabbed'], click: Held['click'] = null): void => {
         held.current = { grabbed, x: event.clientX, y: event.clientY, from, click, moved: false };
       };
-      const thing = under?.stands ?? null;
+      const thing = under?.selectable?.as ?? under?.stands ?? null;
       // Within an area a frame begins as on empty ground.
       if ((!under || under.selectable?.hit === 'area') && event.shiftKey) return hold({ for: 'frame', id: '' });
       if (!thing) pick([]);

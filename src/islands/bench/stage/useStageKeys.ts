@@ -3,11 +3,16 @@ import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
 import { addEntry, moveEntry, removeSelected, type AddWhere } from '../edit-actions';
 import { partsOf } from '../kinds';
-import { entryPick, isSame, linkPick, toggled } from '../selection';
+import { entriesOf, entryPick, isSame, linkPick, toggled } from '../selection';
+import { kindOf } from '../../../core/diagram';
+import { nudgeBy } from '../tree/nudging';
 import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
 
 const arrows: Record<string, Direction> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
+
+/** How far one key nudges, CSS px. */
+const step = 4;
 
 /** The drawing from the keyboard. */
 export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
@@ -25,6 +30,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     else if (event.key === '0') zoom.fit();
     else if (arrow && (event.ctrlKey || event.metaKey))
       zoom.pan(arrow === 'left' ? 60 : arrow === 'right' ? -60 : 0, arrow === 'up' ? 60 : arrow === 'down' ? -60 : 0);
+    else if (arrow && event.altKey && event.shiftKey) return selected !== null && nudge(arrow);
     else if (arrow && event.altKey)
       return (
         selected !== null &&
@@ -59,6 +65,18 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       return keyed !== null && store.getState().perform(keyed);
     }
     return true;
+  }
+
+  /** All that is selected a step off its place. */
+  function nudge(arrow: Direction): boolean {
+    const { diagram, selection, perform } = store.getState();
+    if (kindOf(diagram.kind).edits.noneUnderAnother !== null) return false;
+    const by = {
+      x: { left: -step, right: step, up: 0, down: 0 }[arrow],
+      y: { up: -step, down: step, left: 0, right: 0 }[arrow],
+    };
+    const ids = entriesOf(selection);
+    return perform(nudgeBy(diagram, ids, by), { merge: `nudge:${ids.join()}` });
   }
 
   /** From the selected entry to its links, one after the other. */

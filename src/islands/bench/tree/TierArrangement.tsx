@@ -5,19 +5,9 @@ import { leastPrintedPt, printPt } from '../../../core/check';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
 import { FoldingAndLimits } from './FoldingAndLimits';
+import { Nudges } from './Nudges';
+import { TierTable } from './TierTable';
 import type { TreeBenchWords } from './words';
-
-interface Way {
-  readonly name: string;
-  readonly told: string;
-  readonly patch: Pick<Arrangement, 'direction' | 'tiers'>;
-}
-
-const waysOf = ({ head }: TreeBenchWords): readonly Way[] => [
-  { name: 'Tier bands', told: 'Every tier on a line of its own', patch: { direction: 'down', tiers: 'bands' } },
-  { name: 'Compact', told: `Each branch right below its ${head}`, patch: { direction: 'down', tiers: 'compact' } },
-  { name: 'Left to right', told: 'Tiers are columns', patch: { direction: 'right', tiers: 'bands' } },
-];
 
 /** Larger diagrams show the names of the ways without a picture of each. */
 const mostForPreviews = 2000;
@@ -27,13 +17,14 @@ export function TierArrangement({ words }: { words: TreeBenchWords }) {
   return (
     <>
       <Ways words={words} />
+      <TierTable />
+      <Nudges />
       <FoldingAndLimits words={words} />
     </>
   );
 }
 
-function Ways({ words }: { words: TreeBenchWords }) {
-  const ways = useMemo(() => waysOf(words), [words]);
+function Ways({ words: { ways } }: { words: TreeBenchWords }) {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const manner = useBench((state) => state.drawn.scene.manner);
@@ -55,13 +46,14 @@ function Ways({ words }: { words: TreeBenchWords }) {
           type="checkbox"
           className="accent-moss"
           checked={open}
-          onChange={() => perform({ tiers: open ? (manner ?? 'bands') : 'open' })}
+          onChange={() => perform(open ? { tiers: manner ?? 'bands' } : { tiers: 'open' })}
         />
         Take the way that prints comfortably, tier bands first
       </label>
       <ul className="grid gap-2">
         {ways.map(({ name, told, patch }, i) => {
-          const shown = patch.direction === direction && (direction === 'right' || patch.tiers === manner);
+          const shown =
+            patch.tiers === manner && (patch.direction === direction || manner === 'columns' || manner === 'indented');
           const command: Command[] = [{ kind: 'setArrangement', patch }];
           return (
             <li key={name}>

@@ -31,7 +31,7 @@ const dropOf = (
   over: string | null,
   x: number,
   y: number,
-) => parts.drop(of, on, { grabbed, selection: [], over, x, y });
+) => parts.drop(of, on, { grabbed, selection: [], over, x, y, by: { x: 0, y: 0 } });
 
 describe('dragging in a Venn diagram', () => {
   it('an item over another region says which in words, lights it, and would go there', () => {

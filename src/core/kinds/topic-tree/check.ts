@@ -1,0 +1,59 @@
+import {
+  glyphs,
+  legibility,
+  nameless,
+  nameOf,
+  nudged,
+  sameNames,
+  severalTops,
+  sheetTaken,
+  smallPrint,
+  tray,
+} from '../../check';
+import type { Hierarchy } from '../../hierarchy';
+import { finding, type BoxStyle, type Finding } from '../../model';
+import type { Scene } from '../../scene';
+import type { TopicTree } from './model';
+
+/** All that a check of a topic tree can find. */
+export type TopicFinding =
+  | 'not-placed'
+  | 'no-name'
+  | 'same-name'
+  | 'low-contrast'
+  | 'small-print'
+  | 'no-glyph'
+  | 'several-tops'
+  | 'larger-sheet'
+  | 'nudged-over'
+  | 'one-part';
+
+/** What a topic tree is tested against. Findings come in the order of how much they matter. O(entries). */
+export function checkTopics(
+  diagram: TopicTree,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  scene: Scene,
+): Finding<TopicFinding>[] {
+  return [
+    ...tray(diagram),
+    ...nameless(diagram, structure),
+    ...sameNames(diagram, structure, null),
+    ...legibility(diagram, structure, styles),
+    ...nudged(diagram, scene),
+    ...sheetTaken(diagram, scene),
+    ...smallPrint(diagram, scene, 'Take a larger sheet, hand it out as a set of sheets, or take another arrangement.'),
+    ...glyphs(diagram, structure),
+    ...severalTops(diagram, structure),
+    ...lonely(diagram, structure),
+  ];
+}
+
+/** A class that is divided into one part only is not divided. */
+function lonely(diagram: TopicTree, { ids, first, count }: Hierarchy): Finding<'one-part'>[] {
+  return ids.flatMap((id, i) => {
+    if (count[i] !== 1) return [];
+    const message = `${nameOf(diagram, id)} has one part only, ${nameOf(diagram, ids[first[i]!]!)}; a division has two at least.`;
+    return [finding('one-part', 'note', message, { entries: [id] })];
+  });
+}

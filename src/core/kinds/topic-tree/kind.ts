@@ -1,0 +1,111 @@
+import { plainEdits, refused } from '../../edit';
+import type { Hierarchy } from '../../hierarchy';
+import { arranged, detailColumn, treeDrawing, treeList, type Kind } from '../../kind';
+import { emptyCommon } from '../../model';
+import { columnUseOf, personShare, senseOf, takenFrom, type Reading } from '../../read';
+import type { Scene, TierWords } from '../../scene';
+import { checkTopics } from './check';
+import { figureTopics, type TopicFigures } from './figures';
+import { TopicTree } from './model';
+import { topicLinks, topicRoles, topicVocabulary } from './words';
+
+/** From this many entries on, arranging takes longer than a frame. */
+const longFrom = 200;
+
+const tierWords: TierWords = {
+  kindName: 'Topic tree',
+  under: topicVocabulary.words.under,
+  alsoUnder: 'see also',
+  roles: topicRoles,
+  linkKinds: topicLinks,
+};
+
+interface TopicTypes {
+  readonly diagram: TopicTree;
+  readonly listing: Hierarchy;
+  readonly reading: Reading;
+  readonly scene: Scene;
+  readonly figures: TopicFigures;
+  readonly command: never;
+  readonly scope: never;
+  readonly belongings: object;
+}
+
+export const topicTree: Kind<TopicTypes> = {
+  id: 'topic-tree',
+  name: 'Topic tree',
+  nameInSentence: 'topic tree',
+  entryNoun: ['idea', 'ideas'],
+  holds: 'Ideas, and what belongs to what',
+  schemas: { diagram: TopicTree, commands: [], scopes: [], belongings: {} },
+  empty: (common) => ({ kind: 'topic-tree', ...common }),
+  broken: () => [],
+  edits: plainEdits(),
+  apply: () => refused('A topic tree knows no such change.'),
+
+  ...treeList(topicVocabulary),
+  columnUses: [
+    { use: 'name', words: 'the idea' },
+    { use: 'parent', words: 'what it belongs to' },
+    { use: 'alsoUnder', words: 'see also' },
+    { use: 'id', words: 'an id' },
+    { use: 'detail', words: 'a note' },
+    { use: 'role', words: 'the role' },
+    { use: 'linkPhrase', words: 'words on a link' },
+    { use: 'field', words: 'kept, not drawn' },
+    { use: 'leftOut', words: 'left out' },
+  ],
+  columns: [detailColumn(0, 'Note'), detailColumn(1, 'Example')],
+  told(read) {
+    const named = read.columns.find((column) => column.use === 'parent');
+    if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names what each belongs to.`;
+    if (read.structure === 'indent') return 'Indents tell what belongs to what.';
+    return 'Nothing tells what belongs to what yet.';
+  },
+  fits(read) {
+    if (read.entries.length === 0) return null;
+    const all = read.entries.length + read.notPlaced.length;
+    const flat = read.structure === 'flat';
+    // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
+    const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
+    const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
+    const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6 }[read.structure as string] ?? 0.82;
+    const strength = base - (flat ? 0 : 0.35 * personShare(read));
+    const words = flat
+      ? 'all on one tier'
+      : read.notPlaced.length > 0
+        ? `${read.entries.length} of ${all} lines have a place`
+        : 'fits every line';
+    return {
+      words,
+      strength: strength * senseOf(read),
+      because: topicTree.told(read),
+      against: flat ? 'Nothing stands under anything.' : '',
+    };
+  },
+  make: (read, title) => ({ ...topicTree.empty(emptyCommon(title)), ...takenFrom(read) }),
+
+  options: [
+    { name: 'direction', choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) } },
+    {
+      name: 'tiers',
+      choices: {
+        open: arranged({ tiers: 'open' }),
+        bands: arranged({ tiers: 'bands' }),
+        compact: arranged({ tiers: 'compact' }),
+        columns: arranged({ tiers: 'columns' }),
+        indented: arranged({ tiers: 'indented' }),
+      },
+    },
+    {
+      name: 'tier-names',
+      choices: { drawn: arranged({ tierNames: 'drawn' }), hidden: arranged({ tierNames: 'hidden' }) },
+    },
+  ],
+  ...treeDrawing(tierWords),
+  settableRoles: ['example'],
+  takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
+  sheets: {},
+  check: checkTopics,
+  figure: figureTopics,
+};

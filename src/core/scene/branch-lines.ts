@@ -1,0 +1,255 @@
+import { extentOfLines, outside, roundedPath, shortened, type Extent, type Polyline } from '../arrange/graph';
+import type { Fitted, TierSizes } from '../arrange/tree';
+import type { Hierarchy } from '../hierarchy';
+import { capHeightOf, runsOf, sansFace, wrapWithin, type Run } from '../measure';
+import { KeptFor, type DiagramCommon, type LinkStyle } from '../model';
+import type { Primitive, Rect, SceneGroup } from './scene';
+import { markPath, markSize } from './line-marks';
+import type { SizeChoices } from './tier-sizes';
+
+/** What a kind says of the lines of its structure where each has words of its own. */
+export interface BranchLines {
+  /** What stands on the line to an entry, each text on lines of its own; empty for nothing. */
+  words(id: string): readonly string[];
+  style(id: string): LinkStyle;
+  /** How much a line matters: those that matter more are drawn above the others. */
+  rank(id: string): number;
+  /** Whether entries without others below them all stand in the last column or row. */
+  ends: 'own' | 'aligned';
+}
+
+/** Words on a line to be set. CSS px. */
+interface Label {
+  readonly lines: readonly { readonly runs: readonly Run[]; readonly width: number }[];
+  readonly size: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The words on all lines, and for each tier how long the stretch before its boxes is on which they stand. CSS px. */
+export interface BranchPlan {
+  readonly lines: BranchLines;
+  /** By index; null where nothing stands on the line. */
+  readonly labels: readonly (Label | null)[];
+  /** By tier, from 0. */
+  readonly zones: readonly number[];
+  readonly direction: 'down' | 'right';
+  /** Size of the smallest words; null without any. */
+  readonly smallest: number | null;
+}
+
+const face = sansFace(400, 'upright');
+const leading = 1.2;
+/** Free line before and after the words, and between the words and the line. CSS px. */
+const stub = 11;
+const clear = 4;
+/** Words wider than this many times their size are broken. */
+const widestEms = 15;
+
+/** Measures the words on the lines of a structure. */
+export function planBranches(diagram: DiagramCommon, structure: Hierarchy, lines: BranchLines): BranchPlan {
+  const { direction } = diagram.arrangement;
+  const zones = new Array<number>(Math.max(0, structure.tierStart.length - 1)).fill(0);
+  let smallest = Infinity;
+  const labels = structure.ids.map((id, i) => {
+    if (structure.parent[i]! < 0) return null;
+    const label = labelOf(lines.words(id), lines.style(id).phraseSize);
+    if (!label) return null;
+    smallest = Math.min(smallest, label.size);
+    const t = structure.tier[i]! - 1;
+    const along = direction === 'right' ? label.width + 2 * clear : label.height;
+    zones[t] = Math.max(zones[t]!, Math.ceil(along + 2 * stub));
+    return label;
+  });
+  return { lines, labels, zones, direction, smallest: smallest === Infinity ? null : smallest };
+}
+
+const labelled = new Map<string, Label | null>();
+const mostLabelled = 5000;
+
+/** The same words are set once. */
+function labelOf(words: readonly string[], size: number): Label | null {
+  const key = `${size}\n${words.join('\n')}`;
+  const known = labelled.get(key);
+  if (known !== undefined) return known;
+  const lines = words
+    .filter((text) => text.trim() !== '')
+    .flatMap((text) => wrapWithin(text, face, size, size * widestEms))
+    .map((text) => {
+      const runs = runsOf(text, face, size);
+      return { runs, width: runs.reduce((sum, run) => sum + run.width, 0) };
+    });
+  const made =
+    lines.length === 0
+      ? null
+      : { lines, size, width: Math.max(...lines.map(({ width }) => width)), height: lines.length * size * leading };
+  if (labelled.size >= mostLabelled) labelled.clear();
+  labelled.set(key, made);
+  return made;
+}
+
+const celled = new KeptFor<SizeChoices, { readonly key: string; readonly cells: SizeChoices }>();
+
+/** The sizes that boxes can have, each with the stretch of its line before it, and high (or wide) enough for the words on that. */
+export function cellChoices(choices: SizeChoices, { labels, zones, direction }: BranchPlan): SizeChoices {
+  const key = JSON.stringify([
+    direction,
+    zones,
+    labels.map((label) => label && [Math.ceil(label.width), Math.ceil(label.height)]),
+  ]);
+  const before = celled.get(choices);
+  if (before?.key === key) return before.cells;
+  let at = 0;
+  const all = (sizes: SizeChoices['sizes']): SizeChoices['sizes'] => {
+    at = 0;
+    return sizes.map((options, t) => {
+      const from = at;
+      at += options[0]?.width.length ?? 0;
+      return options.map(({ width, height }): TierSizes => {
+        const wide = width.slice();
+        const high = height.slice();
+        for (let k = 0; k < wide.length; k++) {
+          const label = labels[from + k];
+          if (direction === 'right') {
+            wide[k]! += zones[t]!;
+            high[k] = Math.max(high[k]!, label ? label.height + 2 : 0);
+          } else {
+            high[k]! += zones[t]!;
+            wide[k] = Math.max(wide[k]!, label ? label.width + 2 * clear : 0);
+          }
+        }
+        return { width: wide, height: high };
+      });
+    });
+  };
+  const cells = { sizes: all(choices.sizes), tight: all(choices.tight), wanted: choices.wanted };
+  celled.set(choices, { key, cells });
+  return cells;
+}
+
+/** Where the boxes stand within their cells. */
+export function boxesInCells(
+  fitted: Fitted,
+  structure: Hierarchy,
+  choices: SizeChoices,
+  { zones, direction, lines }: BranchPlan,
+): Rect[] {
+  const { layout, width, height, padded, sizes } = fitted;
+  const last = structure.tierStart.length - 2;
+  const lastStart = (layout.tiers[last]?.rowStart ?? 0) + (zones[last] ?? 0);
+  return structure.ids.map((_, i) => {
+    const t = structure.tier[i]! - 1;
+    const own = (padded === 'tight' ? choices.tight : choices.sizes)[t]![sizes[t]!]!;
+    const at = i - structure.tierStart[t]!;
+    const box = { width: own.width[at]!, height: own.height[at]! };
+    const aligned = lines.ends === 'aligned' && structure.count[i] === 0 && structure.parent[i]! >= 0;
+    const [x, y] = [layout.x[i]!, layout.y[i]!];
+    if (direction === 'right')
+      return { ...box, x: aligned ? lastStart : x + zones[t]!, y: y + (height[i]! - box.height) / 2 };
+    return { ...box, x: x + (width[i]! - box.width) / 2, y: aligned ? lastStart : y + zones[t]! };
+  });
+}
+
+/** The line to each entry with its words in a gap of it, at the same place on every line of a tier. */
+export function branchGroups(
+  structure: Hierarchy,
+  boxes: readonly Rect[],
+  fitted: Fitted,
+  { plan, joinRadius }: { readonly plan: BranchPlan; readonly joinRadius: number },
+): SceneGroup[] {
+  const { lines, labels, zones, direction } = plan;
+  const { layout, gaps, width, height } = fitted;
+  const down = direction === 'down';
+  const groups = structure.ids.flatMap((id, i) => {
+    const parent = structure.parent[i]!;
+    if (parent < 0) return [];
+    const t = structure.tier[i]! - 1;
+    const [from, to] = [boxes[parent]!, boxes[i]!];
+    const begin = down ? layout.y[i]! : layout.x[i]!;
+    const bus = begin - (gaps.tier[t] ?? 0) / 2;
+    const [stem, end] = down
+      ? [from.x + from.width / 2, to.x + to.width / 2]
+      : [from.y + from.height / 2, to.y + to.height / 2];
+    const [start, stop] = down ? [from.y + from.height, to.y] : [from.x + from.width, to.x];
+    const along =
+      Math.abs(stem - end) < 0.01 ? [stem, start, end, stop] : [stem, start, stem, bus, end, bus, end, stop];
+    const points = down ? along : along.map((_, p) => along[p % 2 === 0 ? p + 1 : p - 1]!);
+    const label = labels[i] ?? null;
+    const extent = label && placeOf(label, { begin, middle: end, zone: zones[t]!, down });
+    const cell = { width: width[i]!, height: height[i]! };
+    return [
+      { rank: lines.rank(id), group: lineGroup(id, points, lines.style(id), { label, extent, joinRadius, cell }) },
+    ];
+  });
+  return groups.sort((a, b) => a.rank - b.rank).map(({ group }) => group);
+}
+
+/** To the right all words of a tier begin at one place; downward they stand on the middle of their line. */
+function placeOf(
+  { width, height }: Label,
+  { begin, middle, zone, down }: { begin: number; middle: number; zone: number; down: boolean },
+): Extent {
+  const size = { width: width + 2 * clear, height: height + 2 };
+  return down
+    ? { ...size, x: middle - size.width / 2, y: begin + (zone - size.height) / 2 }
+    : { ...size, x: begin + stub, y: middle - size.height / 2 };
+}
+
+function lineGroup(
+  id: string,
+  points: Polyline,
+  style: LinkStyle,
+  {
+    label,
+    extent,
+    joinRadius,
+  }: { label: Label | null; extent: Extent | null; joinRadius: number; cell: { width: number; height: number } },
+): SceneGroup {
+  const size = markSize(style);
+  const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
+  const course = shortened(points, reach(style.startMark), reach(style.endMark));
+  const tips = shortened(points, style.endGap, style.endGap);
+  const parts = extent ? outside(course, extent) : [course];
+  const stroke = {
+    type: 'path' as const,
+    stroke: style.lineColour,
+    strokeWidth: style.lineWidth,
+    dashed: style.dash === 'dashed',
+    ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
+  };
+  const d = parts.map((part) => roundedPath(part, joinRadius)).join('');
+  const children: Primitive[] = d === '' ? [] : [{ ...stroke, d }];
+  const last = tips.length;
+  for (const mark of [
+    markPath(style.startMark, tips.slice(0, 4), size),
+    markPath(style.endMark, [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
+  ])
+    if (mark) children.push({ ...stroke, d: mark, fill: style.lineColour, dashed: false, strokeWidth: 0.5 });
+  if (label && extent) children.push(...wordsOf(label, extent, style.phraseColour));
+  const bounds = extentOfLines(extent ? [points, cornersOf(extent)] : [points]);
+  return {
+    type: 'group',
+    stands: { for: 'branch', id },
+    label: '',
+    x: 0,
+    y: 0,
+    bounds,
+    children,
+    selectable: { outline: roundedPath(points, 0), hit: 'line', course: points, as: { for: 'entry', id } },
+  };
+}
+
+const cornersOf = ({ x, y, width, height }: Extent): number[] => [x, y, x + width, y + height];
+
+function wordsOf({ lines, size, height }: Label, extent: Extent, fill: string): Primitive[] {
+  const top = extent.y + (extent.height - height) / 2;
+  return lines.map(({ runs, width }, k) => ({
+    type: 'text',
+    x: extent.x + (extent.width - width) / 2,
+    y: top + k * size * leading + (size * leading + capHeightOf(face, size)) / 2,
+    size,
+    fill,
+    runs,
+    part: 'detail',
+  }));
+}

@@ -1,0 +1,85 @@
+import { createElement } from 'react';
+import { hierarchyOf, moveUnder, roleName, roleOf, roman, topmost, type Roles } from '../../../core/hierarchy';
+import { kindOf } from '../../../core/diagram';
+import { own, styleProperties } from '../../../core/model';
+import { entryTowards } from './outline-moves';
+import type { TreeBenchWords } from './words';
+import { OutlineList } from './OutlineList';
+import { moveMany, movingWords } from './drop-words';
+import { nudgePlan } from './nudging';
+import { entriesOf, leadingEntry } from '../selection';
+import { linkScopes } from '../style/link-scopes';
+import { TierArrangement } from './TierArrangement';
+import type { KindParts, ScopeChoice } from '../kinds/kind-parts';
+
+/** What every kind brings to the Bench whose entries stand under each other on tiers, in the kind's words. */
+export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 'Figures' | 'HandOut' | 'sample'> => ({
+  List: () => createElement(OutlineList, { words }),
+  Arrangement: () => createElement(TierArrangement, { words }),
+  properties: () => styleProperties,
+  scopes(diagram, _drawn, scope, selection) {
+    const selected = leadingEntry(selection);
+    const structure = hierarchyOf(diagram.entries);
+    const at = selected === null ? undefined : structure.index.get(selected);
+    const tiers = structure.tierStart.length - 1;
+    const itsTier = at !== undefined ? structure.tier[at]! : 1;
+    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
+    const known = scope.kind === 'role' ? scope.role : (roles.leading ?? roles.all[0]?.id);
+    const role = at === undefined ? known : (roleOf(diagram, structure, at, roles) ?? known);
+    const tierName = own(diagram.tiers, String(tier))?.name;
+    const choices: ScopeChoice[] = [
+      { scope: { kind: 'everything' }, words: 'Everything' },
+      {
+        scope: { kind: 'tier', tier },
+        words: `Tier ${roman(tier)}${tierName ? `, ${tierName}` : ''}`,
+        ...(tiers > 1 && {
+          among: {
+            label: 'Which tier',
+            options: Array.from({ length: tiers }, (_, t) => ({
+              scope: { kind: 'tier' as const, tier: t + 1 },
+              words: roman(t + 1),
+            })),
+          },
+        }),
+      },
+    ];
+    if (role !== undefined)
+      choices.push({
+        scope: { kind: 'role', role },
+        words: `Role: ${roleName(role, roles).toLowerCase()}`,
+        among: {
+          label: 'Which role',
+          options: kindOf(diagram.kind).roles.map((one) => ({
+            scope: { kind: 'role' as const, role: one.id },
+            words: one.name,
+          })),
+        },
+      });
+    if (selected !== null && at !== undefined) {
+      const name = own(diagram.entries, selected)!.name || 'this entry';
+      if (structure.count[at]! > 0)
+        choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
+      const picked = entriesOf(selection).length;
+      choices.push({
+        scope: { kind: 'this', entry: selected },
+        words: picked > 1 ? `Only these ${picked}` : `Only ${name}`,
+      });
+    }
+    choices.push(...linkScopes(diagram, selection));
+    return choices;
+  },
+  grab: () => null,
+  towards: (diagram, { scene }, selected, direction) =>
+    entryTowards(hierarchyOf(diagram.entries), selected, direction, scene.direction),
+  keyed: () => null,
+  drawsLinks: true,
+  drop(diagram, _drawn, { grabbed: { id: moving }, selection, over, by }) {
+    const picked = entriesOf(selection);
+    const all = picked.includes(moving) ? topmost(diagram, picked) : [moving];
+    if (over === null) return nudgePlan(diagram, picked.includes(moving) ? picked : [moving], by, words);
+    if (all.length > 1) return moveMany(diagram, all, over, words);
+    const { words: told, allowed } = movingWords(diagram, moving, over, words);
+    if (!allowed) return { words: told, gesture: null, target: null };
+    return { words: told, gesture: moveUnder(diagram, moving, over), target: { for: 'entry', id: over } };
+  },
+});
