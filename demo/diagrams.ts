@@ -59,3 +59,34 @@ export function certificates(list: string): Diagram {
     { kind: 'setTitleBlock', patch: { title: 'Who may lead what', subtitle: 'Certificates held this autumn' } },
   ]);
 }
+
+/** Kinds of shore, from an outline: columns of tiers under their names. */
+export function kindsOfShore(list: string): Diagram {
+  const read = made('topic-tree', list, 'Kinds of shore');
+  const names = ['', 'What it is made of', 'How it lies', 'Its parts'];
+  return edited(read, [
+    ...names.flatMap((name, i) => (name ? [{ kind: 'setTier' as const, tier: i + 1, patch: { name } }] : [])),
+    { kind: 'setTier', tier: 1, patch: { name: 'Everything' } },
+    { kind: 'setLook', look: 'terracotta' },
+    { kind: 'setArrangement', patch: { direction: 'right', tiers: 'columns', tierNames: 'drawn' } },
+    { kind: 'setTitleBlock', patch: { title: 'Kinds of shore', subtitle: 'Sorted by what they are made of' } },
+  ]);
+}
+
+/** The leaking boardwalk: what to do about it, from an outline with chances and costs. */
+export function leakingBoardwalk(list: string): Diagram {
+  return edited(made('decision-tree', list, 'The leaking boardwalk'), [
+    {
+      kind: 'setTitleBlock',
+      patch: { title: 'The leaking boardwalk', subtitle: 'Costs over the next three winters' },
+    },
+  ]);
+}
+
+/** A key to six wading birds, from questions and answers. */
+export function wadingBirds(list: string): Diagram {
+  return edited(made('decision-tree', list, 'Which wading bird is it?'), [
+    { kind: 'setLook', look: 'heather' },
+    { kind: 'setTitleBlock', patch: { title: 'Which wading bird is it?', subtitle: 'Six birds of the mudflat' } },
+  ]);
+}

@@ -4,7 +4,15 @@ import { z } from 'zod';
 import { maybeOne, sql } from '../src/server/database';
 import { createAccount } from '../src/server/accounts';
 import { createStored } from '../src/server/diagrams';
-import { boatCrew, brackwaterStaff, certificates, shorebirds } from './diagrams';
+import {
+  boatCrew,
+  brackwaterStaff,
+  certificates,
+  kindsOfShore,
+  leakingBoardwalk,
+  shorebirds,
+  wadingBirds,
+} from './diagrams';
 
 /** The sign-ins that bin/start prints. */
 export const demoAccounts = [
@@ -31,6 +39,16 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const crew = boatCrew(await list('boat-crew-note.txt'));
   const administrator = await createAccount(pool, office, 'demo', { demo: true });
   const birds = shorebirds(await list('shorebirds.txt'));
+  const shores = kindsOfShore(await list('kinds-of-shore.txt'));
+  const key = wadingBirds(await list('wading-birds-key.txt'));
+  await createStored(pool, administrator.id, 'brackwater-key', key);
+  await createStored(pool, administrator.id, 'brackwater-shores', shores);
+  await createStored(
+    pool,
+    administrator.id,
+    'brackwater-boardwalk',
+    leakingBoardwalk(await list('leaking-boardwalk.txt')),
+  );
   await createStored(pool, administrator.id, 'brackwater-birds', birds);
   await createStored(
     pool,
@@ -43,5 +61,7 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const school = await createAccount(pool, teacher, 'demo', { demo: true });
   await createStored(pool, school.id, 'boat-crew-teacher', crew);
   await createStored(pool, school.id, 'shorebirds-teacher', birds);
+  await createStored(pool, school.id, 'shores-teacher', shores);
+  await createStored(pool, school.id, 'birds-key-teacher', key);
   return true;
 }

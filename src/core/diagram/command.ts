@@ -28,7 +28,7 @@ export const Command = z.discriminatedUnion('kind', [
   addEntriesWith(Object.assign({}, ...registered.map(({ schemas }) => schemas.belongings)) as z.ZodRawShape),
   setStyleWith(Scope),
   ...fixedCommands,
-  ...registered.flatMap(({ schemas }) => schemas.commands),
+  ...registered.flatMap(({ schemas }) => schemas.commands as readonly z.ZodType[]),
 ] as unknown as [z.ZodObject]) as unknown as z.ZodType<Command>;
 
 /** The commands of one gesture: undone, redone, sent and refused as one. */

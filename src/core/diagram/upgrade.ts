@@ -11,7 +11,7 @@ const withLinkStyles = (stored: Stored): Stored => ({
 });
 
 /** What an arrangement of format 3 had where nothing was chosen. */
-const { tierNames: _later, ...roomThen } = defaultArrangement;
+const roomThen = Object.fromEntries(Object.entries(defaultArrangement).filter(([key]) => key !== 'tierNames'));
 
 /** Drawings are arranged for their sheet. What was chosen by hand stays; teams in columns, which nobody had to choose, fold as the sheet wants it. */
 function withRoom(stored: Stored): Stored {

@@ -26,11 +26,17 @@ function roleCell({ role, name, details }: Entry, { roles }: TreeVocabulary): st
   return taken === null ? '' : 'none';
 }
 
+/** A column that only one kind writes: its heading and the cell of each entry, by id. */
+export interface OwnColumn {
+  readonly heading: string;
+  cell(id: string): string;
+}
+
 /**
  * The list as RFC 4180 CSV with a heading row: id, name, what it stands under (an id), side links (ids) with their phrases, role, details and own
  * fields; lines of the tray at the end, in a column of their own. Read back by `readTable`; docs/formats.md says what it does not hold.
  */
-export function csvOf(diagram: DiagramCommon, vocabulary: TreeVocabulary): string {
+export function csvOf(diagram: DiagramCommon, vocabulary: TreeVocabulary, columns: readonly OwnColumn[] = []): string {
   const structure = hierarchyOf(diagram.entries);
   const entries = Array.from(structure.outline, (i) => own(diagram.entries, structure.ids[i]!)!);
   const details = entries.reduce((most, entry) => Math.max(most, entry.details.length), 0);
@@ -52,6 +58,7 @@ export function csvOf(diagram: DiagramCommon, vocabulary: TreeVocabulary): strin
     ...(also.size > 0 ? [written.alsoUnder] : []),
     ...(phrased ? ['Link phrase'] : []),
     'Role',
+    ...columns.map(({ heading }) => heading),
     ...detailHeadings(details, written.details),
     ...fields.map((field) => fieldHeading(field, vocabulary)),
     ...(diagram.notPlaced.length > 0 ? [trayHeading] : []),
@@ -63,6 +70,7 @@ export function csvOf(diagram: DiagramCommon, vocabulary: TreeVocabulary): strin
     ...(also.size > 0 ? [(also.get(entry.id)?.to ?? []).join('; ')] : []),
     ...(phrased ? [phrasesCell(also.get(entry.id)?.phrases ?? [])] : []),
     roleCell(entry, vocabulary),
+    ...columns.map(({ cell: own }) => own(entry.id)),
     ...Array.from({ length: details }, (_, i) => entry.details[i] ?? ''),
     ...fields.map((field) => own(entry.fields, field) ?? ''),
   ]);

@@ -1,7 +1,7 @@
-export { csvOf, csvRow, detailHeadings } from './csv';
+export { csvOf, csvRow, detailHeadings, type OwnColumn } from './csv';
 export * from './gestures';
 export * from './listing';
-export { outlineText } from './outline-text';
+export { deepestIndented, outlineText } from './outline-text';
 export { moveAllUnder, topmost, withBranches } from './many';
 export * from './place';
 export * from './roles';

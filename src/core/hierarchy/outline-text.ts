@@ -5,7 +5,7 @@ import { tierCount } from './listing';
 import { hierarchyOf } from './structure';
 
 /** A list deeper than this is written as a table: its indents alone would be longer than its words. */
-const deepestIndented = 60;
+export const deepestIndented = 60;
 
 /**
  * The list as plain text, one line an entry: four spaces a tier, name and details parted by tabs, in quotes where they would be read otherwise.

@@ -1,4 +1,4 @@
-import { own, type DiagramCommon } from '../model';
+import { own, type DiagramCommon, type StylePatch } from '../model';
 import type { Hierarchy } from './structure';
 
 /** A kind of entry that cuts across tiers. */
@@ -13,17 +13,24 @@ export interface Role {
   readonly beside?: boolean;
   /** True: nobody holds it yet, and lists say so by slanted letters. */
   readonly open?: boolean;
+  /** What it changes of a box, whatever the look. */
+  style?(diagram: DiagramCommon): StylePatch;
 }
 
 /** The roles of a kind whose entries stand under each other. `leading`: the role of whoever has others under it, told from the structure. */
 export interface Roles {
   readonly all: readonly Role[];
   readonly leading: string | null;
+  /** The role of an entry, where the kind tells it in another way; left out where what is set counts, and else `leading`. */
+  told?(diagram: DiagramCommon, structure: Hierarchy, index: number): string | null;
+  /** What the kind changes of the boxes of a tier, whatever the look. */
+  tierStyle?(diagram: DiagramCommon, tier: number): StylePatch;
 }
 
 /** The role of an entry: what was set, else the leading one where it has entries under it, else none. */
-export function roleOf({ entries }: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): string | null {
-  const set = own(entries, structure.ids[index]!)!.role;
+export function roleOf(diagram: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): string | null {
+  if (roles.told) return roles.told(diagram, structure, index);
+  const set = own(diagram.entries, structure.ids[index]!)!.role;
   return set ?? (structure.count[index]! > 0 ? roles.leading : null);
 }
 

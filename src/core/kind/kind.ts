@@ -33,7 +33,7 @@ export interface ListColumn {
   write(diagram: DiagramCommon, entry: string, typed: string): CellWritten;
 }
 export type CellWritten =
-  { readonly ok: true; readonly gesture: readonly CommonCommand[] } | { readonly ok: false; readonly reason: string };
+  { readonly ok: true; readonly gesture: readonly AnyCommand[] } | { readonly ok: false; readonly reason: string };
 
 /** A way to draw that is chosen by a word: `--curves ellipses`. */
 export interface KindOption<C> {
@@ -89,6 +89,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** What a column of a table may be, with the words for it. */
   readonly columnUses: readonly { readonly use: ColumnUse; readonly words: string }[];
   readonly columns: readonly ListColumn[];
+  /** Those of the columns that a diagram's list shows; left out where it shows all. */
+  shownColumns?(diagram: T['diagram']): readonly ListColumn[];
   read(tokens: ListTokens, choices?: ReadChoices): T['reading'];
   /** How the structure was told, as a sentence. */
   told(read: T['reading']): string;
@@ -143,5 +145,11 @@ export interface Kind<T extends KindTypes = KindTypes> {
 
   // What it tells
   check(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[], scene: T['scene']): Finding[];
+  /** What mends a finding, in words and as a gesture; null where it cannot be mended without asking. Left out where nothing can. */
+  fix?(
+    diagram: T['diagram'],
+    structure: T['listing'],
+    finding: Finding,
+  ): { readonly words: string; readonly gesture: readonly (CommonCommand | T['command'])[] } | null;
   figure(diagram: T['diagram'], structure: T['listing']): T['figures'];
 }

@@ -14,9 +14,12 @@ function pieces(text: string): string[] {
   const found: string[] = [];
   let start = 0;
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    // A sign stays with its number, whatever stands between them.
+    if (/(^|\s)[−+-]$/.test(text.slice(start, next.position))) continue;
     found.push(text.slice(start, next.position));
     start = next.position;
   }
+  if (start < text.length) found.push(text.slice(start));
   return found;
 }
 

@@ -10,9 +10,13 @@ import { noRoles, type RoleWords } from './tree-vocabulary';
 /**
  * An indented list: by tabs or spaces, with or without bullets; or by numbers such as 1.2.3 or headings where nothing is indented.
  * A line belongs to the nearest line above it that is indented less; lines with dashes belong to the plain line above them. A last line
- * with a sum goes to the tray. O(characters).
+ * with a sum goes to the tray. `split`: what a line says of its entry. O(characters).
  */
-export function readOutline(tokens: ListTokens, roles: RoleWords = noRoles): Reading {
+export function readOutline(
+  tokens: ListTokens,
+  roles: RoleWords = noRoles,
+  split: (line: string) => { readonly name: string; readonly details: readonly string[] } = splitDetails,
+): Reading {
   const all = tokens.outline.lines;
   const lines = all.filter((each, i) => !isSum(each, all[i + 1]));
   if (lines.length === 0 && all.length === 0) return nothingRead;
@@ -35,7 +39,7 @@ export function readOutline(tokens: ListTokens, roles: RoleWords = noRoles): Rea
     const id = `e${each.line}`;
     const next = lines[i + 1];
     const overDashes = each.sign === null && next?.sign === 'bullet' && next.indent === each.indent && !byNumber;
-    const { name, details } = splitDetails(overDashes ? withoutColon(each.text) : each.text);
+    const { name, details } = split(overDashes ? withoutColon(each.text) : each.text);
     const role = roles.ofName(name) ?? roles.ofDetail(details[0] ?? '');
     const parent = stack.at(-1)?.id ?? null;
     entries.push({ id, line: each.line, name, details, fields: {}, role, parent });

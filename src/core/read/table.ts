@@ -121,6 +121,9 @@ function isCount({ columns }: Columns, body: readonly Row[]): boolean {
   return id !== undefined && body.every((row, i) => row.cells[id.index] === String(i + 1));
 }
 
+/** The use of a column that only its kind reads begins so. */
+const ownUse = 'own-';
+
 interface Telling {
   /** True where the id column only counts the rows. */
   readonly counts: boolean;
@@ -150,6 +153,8 @@ function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Tel
   const fields = fieldsOf(
     columns.flatMap(({ index, header, use }): [string, string][] => {
       const value = row.cells[index] ?? '';
+      // What only the kind reads is left to it, under its use.
+      if (use.startsWith(ownUse)) return value === '' ? [] : [[use, value]];
       const kept = use === 'field' || (use === 'id' && !counts) || (use === 'role' && !roles.isPlain(value));
       return kept && value !== '' ? [[header, value]] : [];
     }),

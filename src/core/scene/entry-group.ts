@@ -47,11 +47,10 @@ function symbolAround(
   if (shape === 'gable')
     return { width: Math.ceil(Math.max(triangleSide, width)), height: Math.ceil(triangleSide + 2 + height) };
   if (shape === 'block') {
-    const short = width <= height * 3.4;
-    const side = Math.ceil(Math.max(width, height) + 2 * room);
-    return short
-      ? { width: side, height: Math.min(side, Math.ceil(height + 3 * room)) }
-      : { width: side, height: Math.ceil(height + 2 * room) };
+    if (height > 24 || width > height * 4)
+      return { width: Math.ceil(width + 3 * room), height: Math.ceil(height + 2 * room) };
+    const side = Math.ceil(Math.max(width, height) + 1.5 * room);
+    return { width: side, height: side };
   }
   if (width <= height * 3.4) {
     const side = Math.ceil(Math.hypot(width, height * 0.8) + room);
@@ -141,7 +140,7 @@ function content(text: BoxText, style: BoxStyle, { bounds: { width, height }, bo
     if (line.width === 0) continue;
     primitives.push({
       type: 'text',
-      x: middle.x - line.width / 2,
+      x: style.shape === 'triangle' ? triangleSide + triangleGap : middle.x - line.width / 2,
       y: middle.y + line.baseline,
       size: line.size,
       fill: style.text,

@@ -119,12 +119,17 @@ function extentWith(
 }
 
 /** What the signs on the sheet mean, for those that occur. */
-export function legendOf(diagram: DiagramCommon, structure: Hierarchy, { roles, linkKinds }: TierWords): string {
-  const there = new Set(structure.ids.map((id) => own(diagram.entries, id)!.role));
+export function legendOf(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  { roles, linkKinds, branches }: TierWords,
+): string {
+  const there = new Set(structure.ids.map((_, i) => roleOf(diagram, structure, i, roles)));
   const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
   return [
     ...roles.all.filter(({ id, legend }) => legend !== undefined && there.has(id)).map(({ legend }) => legend!),
     ...linkKinds.filter(({ id }) => linked.has(id)).map(({ legend }) => legend),
+    ...(branches?.legend ? [branches.legend] : []),
   ].join('.  ');
 }
 

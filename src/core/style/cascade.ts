@@ -123,15 +123,18 @@ function layersOf(
   const tier = structure.tier[i]!;
   const role = roleOf(diagram, structure, i, roles);
   const layers: Layer[] = [
-    { origin: 'look', patch: tierStyle(look, tier) },
+    { origin: 'look', patch: { ...tierStyle(look, tier), ...roles.tierStyle?.(diagram, tier) } },
     { origin: 'everything', patch: styles.everything },
     { origin: 'tier', patch: own(styles.tiers, String(tier)) ?? {} },
-    { origin: 'look', patch: roleStyle(look, role) },
+    { origin: 'look', patch: { ...roleStyle(look, role), ...ofRole(diagram, role, roles) } },
   ];
   if (role !== null) layers.push({ origin: 'role', patch: own(styles.roles, role) ?? {} });
   layers.push(...branches, { origin: 'this', patch: own(styles.only, structure.ids[i]!) ?? {} });
   return layers;
 }
+
+const ofRole = (diagram: DiagramCommon, role: string | null, { all }: Roles): StylePatch =>
+  (role === null ? undefined : all.find(({ id }) => id === role)?.style?.(diagram)) ?? {};
 
 export function resolve(
   layers: readonly Layer[],

@@ -1,4 +1,4 @@
-import { parse, rgb, wcagLuminance } from 'culori';
+import { formatHex, interpolate, parse, rgb, wcagLuminance } from 'culori';
 import { remember } from '../model';
 
 /** Contrast ratio of two colours, 1 to 21 (WCAG 2.2, relative luminance). Colours as `#rrggbb`. */
@@ -26,3 +26,10 @@ export function readableText(wanted: string, fill: string, dark: string, light: 
   if (contrastRatio(best, fill) >= leastContrast) return best;
   return contrastRatio('#000000', fill) >= contrastRatio('#ffffff', fill) ? '#000000' : '#ffffff';
 }
+
+/** A colour on the way from one to another, in OKLab; `share`: how far. Colours as `#rrggbb`. */
+export const mixed = remember(
+  400,
+  (from: string, to: string, share: number) => `${from} ${to} ${share}`,
+  (from, to, share) => formatHex(interpolate([from, to], 'oklab')(share)),
+);

@@ -67,6 +67,14 @@ function resolved(layers: readonly Layer[]): ResolvedLink {
   return { style: style as unknown as LinkStyle, origins: origins as Record<LinkProperty, Origin> };
 }
 
+/** Style of the lines of a structure that have words: what `own` says, then what is set for all links. */
+export const branchStyle = (diagram: DiagramCommon, own: LinkPatch): LinkStyle =>
+  resolved([
+    ...layersOf({ ...diagram, styles: { ...diagram.styles, links: {} } }, null, []),
+    { origin: 'look', patch: { phraseSize: 12, endGap: 3, ...own } },
+    { origin: 'links', patch: diagram.styles.links },
+  ]).style;
+
 /** Complete style of a link. */
 export const linkStyle = (diagram: DiagramCommon, link: Link, kinds: readonly LinkKind[]): LinkStyle =>
   resolved(layersOf(diagram, link, kinds)).style;

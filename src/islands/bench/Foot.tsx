@@ -48,11 +48,26 @@ function Findings() {
               >
                 {one.message}
               </button>
+              <Fix finding={one} />
             </li>
           ))}
         </ul>
       )}
     </div>
+  );
+}
+
+/** What mends a finding, where something does. */
+function Fix({ finding }: { finding: Finding }) {
+  const { store } = useParts();
+  const diagram = useBench((state) => state.diagram);
+  const kind = kindOf(diagram.kind);
+  const fix = kind.fix?.(diagram, kind.structure(diagram), finding);
+  if (!fix) return null;
+  return (
+    <button className="plain ml-3 text-moss" onClick={() => store.getState().perform(fix.gesture)}>
+      {fix.words}
+    </button>
   );
 }
 

@@ -1,10 +1,11 @@
-import { bestShape, placeCompact, type CompactLayout } from './compact/place';
+import { onItsSide } from './compact/on-its-side';
+import { bestShape, placeCompact } from './compact/place';
 import { compactShapes } from './compact/shapes';
 import type { CompactInput, Look } from './compact/types';
 import { arrangeIndented, sizeIndented, type IndentedInput } from './indented';
 import { allItems, type Item } from './items';
 import { arrangeColumns, sizeInColumns, type ColumnsInput } from './tier-columns';
-import { arrangeTierTree, onSheet, sizeOnTiers, type TierTreeInput, type TierTreeLayout } from './tier-tree';
+import { arrangeTierTree, sizeOnTiers, type TierTreeInput, type TierTreeLayout } from './tier-tree';
 
 /** Sizes of the boxes of one tier, in level order from its first entry. CSS px. */
 export interface TierSizes {
@@ -150,16 +151,14 @@ function search(input: Task, manner: Manner): Trial {
 }
 
 function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial {
-  for (const ease of easeSteps) {
-    const scale = scaleOf(input, manner, { ...tight, ease }, 'fine');
-    if (scale >= enough) return { ...tight, ease, scale };
-  }
-  if (manner !== 'columns') return tight;
   // Columns leave room beside them, which gaps between tiers may take.
-  for (const tierEase of [1, ...easeSteps]) {
-    const scale = scaleOf(input, manner, { ...tight, tierEase }, 'fine');
-    if (scale >= enough) return { ...tight, tierEase, scale };
-  }
+  const tierEases = manner === 'columns' ? [1, 0.5, undefined] : [undefined];
+  for (const tierEase of tierEases)
+    for (const ease of [...easeSteps, ...(tierEase === undefined ? [] : [0])]) {
+      const trial = { ...tight, ease, ...(tierEase !== undefined && { tierEase }) };
+      const scale = scaleOf(input, manner, trial, 'fine');
+      if (scale >= enough) return { ...trial, scale };
+    }
   return tight;
 }
 
@@ -396,15 +395,5 @@ function compactLayout(input: Task, choice: Choice): TierTreeLayout {
   };
   if (input.tier.length === 0) return nothing;
   const { compact, shapes, best } = bestCompact(input, choice, 'fine');
-  return turned(compact, placeCompact(compact, shapes, best.shape), input.direction);
-}
-
-function turned({ across }: CompactInput, layout: CompactLayout, direction: FitInput['direction']): TierTreeLayout {
-  const begin = layout.b.map((middle, i) => middle - across[i]! / 2);
-  const fans = new Map(
-    [...layout.fans].map(([i, lines]) => [i, lines.map(({ points }) => ({ points: onSheet(points, 0, direction) }))]),
-  );
-  return direction === 'down'
-    ? { x: begin, y: layout.d, width: layout.across, height: layout.along, tiers: [], fans }
-    : { x: layout.d, y: begin, width: layout.along, height: layout.across, tiers: [], fans };
+  return onItsSide(compact, placeCompact(compact, shapes, best.shape), input.direction);
 }

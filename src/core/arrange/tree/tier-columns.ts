@@ -80,8 +80,12 @@ const turned = (input: ColumnsInput): ColumnsInput =>
   input.direction === 'right' ? input : { ...input, width: input.height, height: input.width };
 
 function gridOf(input: ColumnsInput): Grid {
-  const row = rowsOf(input);
-  return { row, pitch: pitchOf(input, row), columns: columnsOf(input) };
+  const { row, begin, leaves } = rowsOf(input);
+  const pitch = Math.max(
+    pitchOf(input, row),
+    input.ends === 'aligned' ? pitchOfEnds(input, { row, begin, leaves }) : 0,
+  );
+  return { row, pitch, columns: columnsOf(input) };
 }
 
 function columnsOf({ tier, count, width, tierGap, ends, zones }: ColumnsInput): { start: number; end: number }[] {
@@ -107,7 +111,14 @@ function columnsOf({ tier, count, width, tierGap, ends, zones }: ColumnsInput): 
 }
 
 /** Rows by counting the leaves under each entry from below, then numbering them from above. */
-function rowsOf({ roots, parent, first, count, tier }: ColumnsInput): Float64Array {
+interface Rows {
+  readonly row: Float64Array;
+  /** The first row of the leaves under each entry, and how many they are. */
+  readonly begin: Float64Array;
+  readonly leaves: Float64Array;
+}
+
+function rowsOf({ roots, parent, first, count, tier }: ColumnsInput): Rows {
   const n = tier.length;
   const leaves = new Float64Array(n);
   for (let i = n - 1; i >= 0; i--) {
@@ -126,18 +137,26 @@ function rowsOf({ roots, parent, first, count, tier }: ColumnsInput): Float64Arr
   const row = new Float64Array(n);
   for (let i = n - 1; i >= 0; i--)
     row[i] = count[i] === 0 ? begin[i]! : (row[first[i]!]! + row[first[i]! + count[i]! - 1]!) / 2;
-  return row;
+  return { row, begin, leaves };
 }
 
-function pitchOf({ tier, height, gap, ends }: ColumnsInput, row: Float64Array): number {
+function pitchOf({ tier, height, gap }: ColumnsInput, row: Float64Array): number {
   let pitch = 0;
   for (let i = 1; i < tier.length; i++)
     if (tier[i] === tier[i - 1])
       pitch = Math.max(pitch, ((height[i - 1]! + height[i]!) / 2 + gap) / (row[i]! - row[i - 1]!));
-  if (ends === 'own') return pitch;
-  // Lines to aligned ends run along their rows through all columns, and the ends stand in one.
-  const highest = height.reduce((most, one) => Math.max(most, one), 0);
-  return Math.max(pitch, highest + gap);
+  return pitch;
+}
+
+/** Ends stand in one column, and lines to them run along their rows through all columns, where others' boxes have to leave them room. */
+function pitchOfEnds({ count, height, gap }: ColumnsInput, { row, begin, leaves }: Rows): number {
+  let [pitch, line] = [0, 0];
+  for (let i = 0; i < row.length; i++) if (count[i] === 0) line = Math.max(line, height[i]!);
+  for (let i = 0; i < row.length; i++) {
+    const away = Math.min(row[i]! - begin[i]!, begin[i]! + leaves[i]! - 1 - row[i]!) + 1;
+    pitch = Math.max(pitch, count[i] === 0 ? line + gap : (height[i]! / 2 + line / 2 + gap) / away);
+  }
+  return pitch;
 }
 
 function extentOf({ height }: ColumnsInput, { row, pitch }: Grid): { top: number; bottom: number } {

@@ -1,5 +1,6 @@
 import type { KindId } from '../../../core/diagram';
 import type { KindParts } from './kind-parts';
+import { decisionTreeParts } from './decision-tree/parts';
 import { orgChartParts } from './org-chart/parts';
 import { topicTreeParts } from './topic-tree/parts';
 import { vennParts } from './venn/parts';
@@ -7,6 +8,7 @@ import { vennParts } from './venn/parts';
 const parts: { readonly [K in KindId]: KindParts } = {
   'org-chart': orgChartParts,
   'topic-tree': topicTreeParts,
+  'decision-tree': decisionTreeParts,
   venn: vennParts,
 };
 

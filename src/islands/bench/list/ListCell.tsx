@@ -1,4 +1,5 @@
 import { useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import type { Gesture } from '../../../core/diagram';
 import type { ListColumn } from '../../../core/kind';
 import { useBench, useParts } from '../context';
 import { rowForm } from './RowForm';
@@ -35,7 +36,7 @@ export function ListCell({
   const write = (typed: string) => {
     const { diagram, perform } = store.getState();
     const written = column.write(diagram, entry, typed);
-    if (written.ok) perform(written.gesture, { merge: `cell:${entry}:${column.id}` });
+    if (written.ok) perform(written.gesture as Gesture, { merge: `cell:${entry}:${column.id}` });
     setAmiss(written.ok ? null : { typed, reason: written.reason });
   };
   const value = amiss?.typed ?? shown;

@@ -31,35 +31,39 @@ const limits: readonly Slider[] = [
 ];
 
 /** How leaves fold, how far the arrangement may go to fill the sheet, and the spacing. */
-export function FoldingAndLimits({ words: { leaves } }: { words: TreeBenchWords }) {
+export function FoldingAndLimits({ words: { leaves }, folds = true }: { words: TreeBenchWords; folds?: boolean }) {
   const { store } = useParts();
   const lowest = useBench((state) => state.diagram.arrangement.lowest);
   return (
     <>
       <section aria-label="Limits" className="mt-5">
         <h2 className="label mb-2 font-sans">To fill the sheet</h2>
-        <label className="grid grid-cols-[9.5rem_1fr] items-center gap-2 border-b border-hair py-1">
-          {leaves}
-          <select
-            className="field min-w-0"
-            value={lowest}
-            onChange={(event) =>
-              store.getState().perform([
-                {
-                  kind: 'setArrangement',
-                  patch: { lowest: event.target.value as Arrangement['lowest'] },
-                },
-              ])
-            }
-          >
-            <option value="open">as the sheet wants it</option>
-            <option value="row">side by side</option>
-            <option value="column">below each other</option>
-          </select>
-        </label>
-        {limits.map((slider) => (
-          <SliderRow key={slider.key} slider={slider} />
-        ))}
+        {folds && (
+          <label className="grid grid-cols-[9.5rem_1fr] items-center gap-2 border-b border-hair py-1">
+            {leaves}
+            <select
+              className="field min-w-0"
+              value={lowest}
+              onChange={(event) =>
+                store.getState().perform([
+                  {
+                    kind: 'setArrangement',
+                    patch: { lowest: event.target.value as Arrangement['lowest'] },
+                  },
+                ])
+              }
+            >
+              <option value="open">as the sheet wants it</option>
+              <option value="row">side by side</option>
+              <option value="column">below each other</option>
+            </select>
+          </label>
+        )}
+        {limits
+          .filter(({ key }) => folds || key !== 'mostColumns')
+          .map((slider) => (
+            <SliderRow key={slider.key} slider={slider} />
+          ))}
       </section>
       <section aria-label="Spacing" className="mt-5">
         <h2 className="label mb-2 font-sans">Spacing and lines</h2>

@@ -94,7 +94,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
     overscan: 8,
     scrollPaddingStart: headHeight,
   });
-  const { columns } = kindOf(kind);
+  const columns = useBench(({ diagram }) => kindOf(kind).shownColumns?.(diagram) ?? kindOf(kind).columns);
   const [widths, setWidths] = useState<Widths>({});
   // Widths follow the content when the list is opened and when lines come or go, not while a cell is typed in.
   const lengths = useMemo(() => {

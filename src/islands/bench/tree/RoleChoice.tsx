@@ -15,7 +15,8 @@ export function RoleChoice({ words }: { words: TreeBenchWords }) {
   const entry = selected === null ? undefined : own(diagram.entries, selected);
   if (!entry) return null;
   const kind = kindOf(diagram.kind);
-  const shown = kind.columns.length;
+  const shown = (kind.shownColumns?.(diagram) ?? kind.columns).filter(({ id }) => id.startsWith('detail-')).length;
+  const roles = words.choosesRole?.(diagram) ?? true;
   const further = entry.details.slice(shown).join('; ');
   const picked = entriesOf(selection);
   const all = picked.length > 1 ? picked : [entry.id];
@@ -39,24 +40,28 @@ export function RoleChoice({ words }: { words: TreeBenchWords }) {
       aria-label={all.length > 1 ? `About ${all.length} entries` : `About ${entry.name || 'the selected entry'}`}
       className="grid shrink-0 grid-cols-[auto_1fr] items-center gap-x-3 gap-y-1 border-t border-hair px-4 py-2 text-sm"
     >
-      <label htmlFor="role">{all.length > 1 ? `Role of ${all.length}` : 'Role'}</label>
-      <select
-        id="role"
-        className="field min-h-7 py-0"
-        value={entry.role ?? ''}
-        onChange={(event) =>
-          store.getState().perform(all.map((id) => ({ kind: 'setRole', id, role: event.target.value || null })))
-        }
-      >
-        <option value="">{leads && words.leading ? words.leading : 'None'}</option>
-        {kind.roles
-          .filter((role) => kind.settableRoles.includes(role.id) && !(role.beside && leads))
-          .map((role) => (
-            <option key={role.id} value={role.id}>
-              {role.name} ({role.told})
-            </option>
-          ))}
-      </select>
+      {roles && (
+        <>
+          <label htmlFor="role">{all.length > 1 ? `Role of ${all.length}` : 'Role'}</label>
+          <select
+            id="role"
+            className="field min-h-7 py-0"
+            value={entry.role ?? ''}
+            onChange={(event) =>
+              store.getState().perform(all.map((id) => ({ kind: 'setRole', id, role: event.target.value || null })))
+            }
+          >
+            <option value="">{leads && words.leading ? words.leading : 'None'}</option>
+            {kind.roles
+              .filter((role) => kind.settableRoles.includes(role.id) && !(role.beside && leads))
+              .map((role) => (
+                <option key={role.id} value={role.id}>
+                  {role.name} ({role.told})
+                </option>
+              ))}
+          </select>
+        </>
+      )}
       {all.length === 1 && (
         <>
           <label htmlFor="further">Further details</label>

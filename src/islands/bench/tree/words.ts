@@ -1,3 +1,4 @@
+import type { Diagram } from '../../../core/diagram';
 import type { Arrangement } from '../../../core/model';
 
 /** How a kind whose entries stand under each other speaks of them on the Bench. */
@@ -13,6 +14,8 @@ export interface TreeBenchWords {
   /** "Reports who lead nobody": entries with none below them. */
   readonly leaves: string;
   readonly isUnder: string;
+  /** Whether a role can be chosen in a diagram; left out where it always can. */
+  choosesRole?(diagram: Diagram): boolean;
   /** The ways its tiers can stand, the usual first. */
   readonly ways: readonly Way[];
 }

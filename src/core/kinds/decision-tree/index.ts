@@ -1,0 +1,15 @@
+export type { DecisionCommand } from './commands';
+export { afterTest } from './figures/bayes';
+export { branchName, figureDecision, type AnalysisFigures, type DecisionFigures } from './figures/figures';
+export { chanceEvents, valueOfKnowing, valueOfKnowingAll, type ChanceEvent } from './figures/information';
+export { bestPlan, riskProfile, rollBack, type RolledBack } from './figures/roll-back';
+export { crossings, inputsOf, rangeOf, sweep, swings, valueOf, type Input, type Swing } from './figures/sensitivity';
+export { stepAt, type Step } from './figures/walk';
+export { valueTreeOf, type ValueTree } from './figures/value-tree';
+export { testableEvents, testBranch, type TestGiven } from './test-branch';
+export { decisionTree } from './kind';
+export { DecisionTree, factsOf, type BranchFacts, type DecisionManner } from './model';
+export { kindsOfNodes, type NodeKind } from './nodes';
+export { formatAmount, formatProbability, parseAmount, parseProbability } from './numbers';
+export { litScene } from './scene';
+export { decisionRoles } from './words';

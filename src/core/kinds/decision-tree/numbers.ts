@@ -1,0 +1,86 @@
+import type { DecisionManner } from './model';
+
+const minus = /[−–‒]/g;
+
+/**
+ * A number as people write it: "-18,000", "−1.5", "(2 000)" for a negative one, "1'250.50", "3,5" with a decimal comma. Null where it is none. A comma or
+ * point before exactly three figures parts thousands where it can, the last sign before other figures is the decimal one.
+ */
+export function parseNumber(text: string): number | null {
+  const bare = text
+    .trim()
+    .replace(minus, '-')
+    .replace(/[\s\u00a0\u202f'’]/g, '');
+  const inBrackets = /^\((.+)\)$/.exec(bare);
+  const signed = /^([+-]?)([\d.,]+)$/.exec(inBrackets ? inBrackets[1]! : bare);
+  if (!signed || !/\d/.test(signed[2]!)) return null;
+  const digits = withPoint(signed[2]!);
+  if (digits === null) return null;
+  const value = Number(digits);
+  if (!Number.isFinite(value)) return null;
+  const negative = (signed[1] === '-') !== (inBrackets !== null);
+  return negative ? 0 - value : value;
+}
+
+/** The figures with a decimal point alone; null where their signs make no number. */
+function withPoint(figures: string): string | null {
+  const signs = figures.match(/[.,]/g) ?? [];
+  if (signs.length === 0) return figures;
+  const last = Math.max(figures.lastIndexOf('.'), figures.lastIndexOf(','));
+  const kinds = new Set(signs);
+  const after = figures.length - last - 1;
+  const grouped = /^\d{1,3}([.,]\d{3})+$/.test(figures);
+  if (kinds.size === 1 && signs.length > 1) return grouped ? figures.replace(/[.,]/g, '') : null;
+  if (kinds.size === 1 && figures[last] === ',' && after === 3 && grouped && !figures.startsWith('0'))
+    return figures.replace(',', '');
+  const whole = figures.slice(0, last);
+  if (kinds.size === 2 && !/^\d{1,3}([.,]\d{3})+$/.test(whole)) return null;
+  return `${whole.replace(/[.,]/g, '') || '0'}.${figures.slice(last + 1) || '0'}`;
+}
+
+const currency = /^(?:[A-Z]{2,4}|[\p{Sc}])\s*|\s*(?:[A-Z]{2,4}|[\p{Sc}])$/u;
+
+/** An amount, with or without a currency sign at either end; the unit that stood there is told with it. */
+export function parseAmount(text: string): { readonly value: number; readonly unit: string } | null {
+  const bare = text.trim().replace(minus, '-');
+  const sign = /^-/.test(bare) ? '-' : '';
+  const rest = sign ? bare.slice(1).trim() : bare;
+  const unit = currency.exec(rest);
+  const value = parseNumber(sign + (unit ? rest.replace(currency, '') : rest));
+  return value === null ? null : { value, unit: unit?.[0].trim() ?? '' };
+}
+
+/** A probability: "0.3", ",3", "30 %", "3/10". Null where it is none; whether it is a possible one is not asked here. */
+export function parseProbability(text: string): number | null {
+  const bare = text.trim();
+  const share = /^([\d.,\s]+)\/([\d.,\s]+)$/.exec(bare);
+  if (share) {
+    const [part, whole] = [parseNumber(share[1]!), parseNumber(share[2]!)];
+    return part === null || !whole ? null : part / whole;
+  }
+  const percent = /^(.+?)\s*(%|per ?cent)$/i.exec(bare);
+  const value = parseNumber((percent ? percent[1]! : bare).replace(/^([+-]?)[.,]/, '$10.'));
+  return value === null ? null : percent ? value / 100 : value;
+}
+
+/** A number as it is written and read back to the same value: no grouping, a decimal point, no exponent where it can be helped. */
+export const plainNumber = (value: number): string => (Object.is(value, -0) ? '0' : String(value));
+
+const group = (figures: string): string => figures.replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009');
+
+/** An amount as it stands in the drawing, "−18 000 €": the unit before or after, thousands parted by thin spaces, a real minus. */
+export function formatAmount(value: number, { unit, unitPlace, decimals }: DecisionManner): string {
+  const fixed = Math.abs(value).toFixed(decimals);
+  const [whole = '0', part] = fixed.split('.');
+  const figures = whole.length > 4 ? group(whole) : whole;
+  const sign = value < 0 && Number(fixed) !== 0 ? '−' : '';
+  const number = part ? `${figures}.${part}` : figures;
+  if (unit === '') return sign + number;
+  return unitPlace === 'before'
+    ? `${sign}${unit}${/\p{L}$/u.test(unit) ? ' ' : ''}${number}`
+    : `${sign}${number} ${unit}`;
+}
+
+/** A probability as it stands in the drawing, to four figures after the point at most. */
+export const formatProbability = (value: number): string =>
+  (Math.round(value * 1e4) / 1e4).toString().replace('-', '−');

@@ -1,0 +1,155 @@
+import { isSumName, lineOf, quoted, quotedAt, splitDetails, withoutMarks } from '../../../read';
+import { noFacts, type BranchFacts } from '../model';
+import { parseAmount, parseProbability, plainNumber } from '../numbers';
+
+/** One line of an outline: the branch and the node it leads to. */
+export interface BranchLine {
+  readonly name: string;
+  readonly details: readonly string[];
+  readonly facts: BranchFacts;
+  /** A unit that stood at an amount; empty for none. */
+  readonly unit: string;
+}
+
+type Numbers = Pick<BranchFacts, 'probability' | 'cost'> & { readonly unit: string };
+
+const costWords = /^(?:costs?|toll|price|for)\s*[:=]?\s*(.+)$/i;
+const chanceWords = /^(?:p|prob(?:ability)?|chance)\s*[:=]?\s*(.+)$/i;
+
+/** What stands in brackets after the words: "0.3", "30 %, cost 400". Null where it is no such thing. */
+function numbersIn(inside: string): Numbers | null {
+  let [probability, cost, unit]: [number | null, number | null, string] = [null, null, ''];
+  for (const part of inside.split(/;|,(?=\s)/)) {
+    const bare = part.trim();
+    const costs = costWords.exec(bare);
+    const amount = costs ? parseAmount(costs[1]!) : null;
+    if (amount) {
+      if (cost !== null) return null;
+      [cost, unit] = [amount.value, amount.unit || unit];
+      continue;
+    }
+    const value = parseProbability(chanceWords.exec(bare)?.[1] ?? bare);
+    if (value === null || probability !== null || Math.abs(value) > 1000) return null;
+    probability = value;
+  }
+  return { probability, cost, unit };
+}
+
+/** A text in quotes at the beginning of what is left, or what is plain up to a sign. */
+interface Words {
+  readonly text: string;
+  readonly rest: string;
+  readonly quoted: boolean;
+}
+
+/** The words at the beginning: in quotes, or up to brackets with numbers, a colon with a blank after it, or an equals sign before an amount. */
+function wordsAt(line: string): Words {
+  const inQuotes = quotedAt(line, 0);
+  if (inQuotes && /^\s*($|[(:=\t])/.test(line.slice(inQuotes.end)))
+    return { text: inQuotes.text, rest: line.slice(inQuotes.end).trimStart(), quoted: true };
+  let end = line.length;
+  const colon = /:(\s|$)/.exec(line);
+  if (colon) end = Math.min(end, colon.index);
+  for (let at = line.indexOf('('); at >= 0 && at < end; at = line.indexOf('(', at + 1)) {
+    const close = line.indexOf(')', at);
+    if (close > 0 && /^\s*($|[:=])/.test(line.slice(close + 1)) && numbersIn(line.slice(at + 1, close))) end = at;
+  }
+  const equals = line.lastIndexOf(' = ');
+  if (equals >= 0 && equals < end && parseAmount(line.slice(equals + 3))) end = equals;
+  return { text: line.slice(0, end).trim(), rest: line.slice(end).trimStart(), quoted: false };
+}
+
+/** "Bad winter (0.3, cost 400): Repairs = -18,000" with or without any of its parts; details after a tab. O(length). */
+export function readBranchLine(source: string): BranchLine {
+  const tab = tabOutsideQuotes(source);
+  const details = tab < 0 ? [] : splitDetails(`x${source.slice(tab)}`).details;
+  const line = (tab < 0 ? source : source.slice(0, tab)).trim();
+  const before = wordsAt(line);
+  let facts: BranchFacts = noFacts;
+  let unit = '';
+  let rest = before.rest;
+  if (rest.startsWith('(')) {
+    const close = rest.indexOf(')');
+    const numbers = close > 0 ? numbersIn(rest.slice(1, close)) : null;
+    if (numbers) {
+      facts = { ...facts, probability: numbers.probability, cost: numbers.cost };
+      unit = numbers.unit;
+      rest = rest.slice(close + 1).trimStart();
+    }
+  }
+  const plain = { name: before.text, details, unit };
+  if (rest === '') return { ...plain, facts };
+  const payoff = (text: string): boolean => {
+    const amount = parseAmount(text);
+    if (!amount || Math.abs(amount.value) > 1e15) return false;
+    facts = { ...facts, payoff: amount.value };
+    unit = amount.unit || unit;
+    return true;
+  };
+  if (rest.startsWith('=') && payoff(rest.slice(1))) return { ...plain, facts, unit };
+  if (!rest.startsWith(':')) return { ...noneOf(line), details };
+  const after = rest.slice(1).trim();
+  if (after === '') return { ...plain, facts, unit };
+  if (payoff(after)) return { ...plain, facts, unit };
+  const named = wordsAfter(after);
+  if (named.rest.startsWith('=') && payoff(named.rest.slice(1)) === false) return { ...noneOf(line), details };
+  return { name: named.text, details, facts: { ...facts, label: before.text }, unit };
+}
+
+/** The name after the colon: in quotes, or all up to an equals sign before an amount. */
+function wordsAfter(text: string): Words {
+  const inQuotes = quotedAt(text, 0);
+  if (inQuotes && /^\s*($|=)/.test(text.slice(inQuotes.end)))
+    return { text: inQuotes.text, rest: text.slice(inQuotes.end).trimStart(), quoted: true };
+  const equals = text.lastIndexOf(' = ');
+  if (equals >= 0 && parseAmount(text.slice(equals + 3)))
+    return { text: text.slice(0, equals).trim(), rest: text.slice(equals + 1), quoted: false };
+  return { text, rest: '', quoted: false };
+}
+
+const noneOf = (line: string): BranchLine => ({ name: line, details: [], facts: noFacts, unit: '' });
+
+/** Where the first tab stands that is in no quotes; −1 for none. */
+function tabOutsideQuotes(line: string): number {
+  for (let at = 0; at < line.length; at++) {
+    if (line[at] === '\t') return at;
+    const inQuotes = line[at] === '"' && (at === 0 || /[\s:]/.test(line[at - 1]!)) ? quotedAt(line, at) : null;
+    if (inQuotes) at = inQuotes.end - 1;
+  }
+  return -1;
+}
+
+/** A line that is read back as this branch and node. Words stand in quotes where they would be read otherwise without. */
+export function branchLineOf({ name, details, facts }: Omit<BranchLine, 'unit'>): string {
+  const { label, probability, cost, payoff } = facts;
+  const numbers = [
+    ...(probability === null ? [] : [plainNumber(probability)]),
+    ...(cost === null ? [] : [`cost ${plainNumber(cost)}`]),
+  ].join(', ');
+  const tail = details.length === 0 ? '' : lineOf('x', details).slice(1);
+  const write = (first: string, second: string | null): string =>
+    first +
+    (numbers ? ` (${numbers})` : '') +
+    (second === null ? '' : `: ${second}`) +
+    (payoff === null ? '' : ` = ${plainNumber(payoff)}`) +
+    tail;
+  const same = (line: string): boolean => {
+    const read = readBranchLine(line);
+    return (
+      read.name === name &&
+      JSON.stringify(read.details) === JSON.stringify(details) &&
+      JSON.stringify(read.facts) === JSON.stringify(facts)
+    );
+  };
+  const plain = label === '' ? write(name, null) : write(label, name);
+  const first = label === '' ? name : label;
+  const safe =
+    first !== '' &&
+    first === first.trim() &&
+    !/[\n\r\t]/.test(plain.slice(0, plain.length - tail.length)) &&
+    withoutMarks(plain) === plain &&
+    !isSumName(plain) &&
+    !plain.endsWith(':');
+  if (safe && same(plain)) return plain;
+  return label === '' ? write(quoted(name), null) : write(quoted(label), quoted(name));
+}

@@ -1,0 +1,135 @@
+import { own } from '../../../model';
+import {
+  fieldsOf,
+  isReadAsTable,
+  readOutline,
+  readTree,
+  withinLimits,
+  type ListTokens,
+  type ReadChoices,
+  type ReadEntry,
+  type Reading,
+} from '../../../read';
+import { isPlain, noFacts, type BranchFacts } from '../model';
+import { parseAmount, parseProbability } from '../numbers';
+import { decisionVocabulary } from '../words';
+import { readBranchLine } from './line';
+
+export interface DecisionReading extends Reading {
+  /** Facts of the branches, by the id of the entry they lead to; only where there are any. */
+  readonly facts: Readonly<Record<string, BranchFacts>>;
+  /** What amounts are told in, where the list says so; empty for nothing. */
+  readonly unit: string;
+}
+
+/**
+ * A decision tree from an outline with lines such as `Bad winter (0.3): -18,000` and `Yes: Curlew`, or from a table with a column for what each node follows
+ * and others for answer, probability, cost and payoff.
+ */
+export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): DecisionReading {
+  const asTable = choices.structure === 'table' || (choices.structure !== 'outline' && isTable(tokens));
+  if (tokens.refusal || asTable)
+    return fromTable(
+      readTree(tokens, tokens.refusal ? choices : { ...choices, structure: 'table' }, decisionVocabulary),
+    );
+  return withinLimits(
+    fromOutline(readOutline(tokens, decisionVocabulary.roles, (text) => ({ name: text, details: [] }))),
+  );
+}
+
+/** A table of branches has headings that say so: lines with amounts in them look like tables by their commas alone. */
+function isTable(tokens: ListTokens): boolean {
+  const head = tokens.table?.rows[0]?.cells;
+  if (!head || !isReadAsTable(tokens, decisionVocabulary)) return false;
+  const told = head.map((cell) => tokens.useOf(cell) ?? useHere(cell)).filter((use) => use !== null);
+  return told.length >= 2;
+}
+
+const useHere = (cell: string) =>
+  decisionVocabulary.headings.find(([, pattern]) => pattern.test(cell.trim().toLowerCase()))?.[0] ?? null;
+
+function fromTable(read: Reading): DecisionReading {
+  const facts: Record<string, BranchFacts> = {};
+  let unit = '';
+  const entries = read.entries.map((entry): ReadEntry => {
+    const kept: [string, string][] = [];
+    let own = noFacts;
+    for (const [field, value] of Object.entries(entry.fields)) {
+      const took = taken(field, value);
+      if (!took) kept.push([field.replace(/^own-/, ''), value]);
+      else {
+        own = { ...own, ...took.patch };
+        unit = took.unit || unit;
+      }
+    }
+    // Where nothing else is named, the words on the branch name what it leads to.
+    const bare = entry.name === '' && own.label !== '';
+    const name = bare ? own.label : entry.name;
+    if (bare) own = { ...own, label: '' };
+    if (!isPlain(own)) facts[entry.id] = own;
+    return { ...entry, name, fields: fieldsOf(kept) };
+  });
+  return { ...read, entries, facts, unit };
+}
+
+function taken(field: string, value: string): { patch: Partial<BranchFacts>; unit: string } | null {
+  if (field === 'own-label') return { patch: { label: value.slice(0, 200) }, unit: '' };
+  if (field === 'own-probability') {
+    const probability = parseProbability(value);
+    return probability === null || Math.abs(probability) > 1000 ? null : { patch: { probability }, unit: '' };
+  }
+  if (field !== 'own-cost' && field !== 'own-payoff') return null;
+  const amount = parseAmount(value);
+  if (!amount || Math.abs(amount.value) > 1e15) return null;
+  return { patch: field === 'own-cost' ? { cost: amount.value } : { payoff: amount.value }, unit: amount.unit };
+}
+
+function fromOutline(read: Reading): DecisionReading {
+  const facts: Record<string, BranchFacts> = {};
+  let unit = '';
+  const entries = read.entries.map((entry): ReadEntry => {
+    const line = readBranchLine(entry.name);
+    unit = line.unit || unit;
+    if (!isPlain(line.facts)) facts[entry.id] = { ...line.facts, label: line.facts.label.slice(0, 200) };
+    return { ...entry, name: line.name, details: line.details };
+  });
+  return folded({ ...read, entries, facts, unit });
+}
+
+/**
+ * Answers that stand on lines of their own between a question and what they lead to become the words on the branches: where a line asks something and each
+ * line under it has exactly one line below.
+ */
+function folded(read: DecisionReading): DecisionReading {
+  const children = new Map<string, ReadEntry[]>();
+  for (const entry of read.entries)
+    if (entry.parent !== null) {
+      const list = children.get(entry.parent);
+      if (list) list.push(entry);
+      else children.set(entry.parent, [entry]);
+    }
+  const gone = new Map<string, ReadEntry>();
+  const facts: Record<string, BranchFacts> = { ...read.facts };
+  for (const entry of read.entries) {
+    const answers = children.get(entry.id) ?? [];
+    if (!entry.name.endsWith('?') || answers.length < 2) continue;
+    const folds = answers.every(
+      (answer) => !answer.name.endsWith('?') && children.get(answer.id)?.length === 1 && !own(facts, answer.id),
+    );
+    if (!folds) continue;
+    for (const answer of answers) {
+      const [next] = children.get(answer.id)!;
+      if (own(facts, next!.id)?.label) continue;
+      gone.set(answer.id, answer);
+      facts[next!.id] = { ...(own(facts, next!.id) ?? noFacts), label: answer.name.slice(0, 200) };
+    }
+  }
+  if (gone.size === 0) return read;
+  const entries = read.entries
+    .filter(({ id }) => !gone.has(id))
+    .map((entry) => {
+      const answer = entry.parent === null ? undefined : gone.get(entry.parent);
+      return answer ? { ...entry, parent: answer.parent } : entry;
+    });
+  return { ...read, entries, facts };
+}

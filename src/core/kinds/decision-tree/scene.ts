@@ -1,0 +1,140 @@
+import type { Hierarchy } from '../../hierarchy';
+import { KeptFor, own, type BoxStyle, type DiagramCommon, type Entry, type LinkStyle } from '../../model';
+import { sheetSet, tierScene, type BranchLines, type Scene, type SheetSet, type TierWords } from '../../scene';
+import { branchStyle, lookOf, mixed } from '../../style';
+import { branchName } from './figures/figures';
+import { bestPlan, rollBack } from './figures/roll-back';
+import { valueTreeOf } from './figures/value-tree';
+import { factsOf, type DecisionTree } from './model';
+import { formatAmount, formatProbability } from './numbers';
+import { decisionRoles, decisionVocabulary } from './words';
+
+export const decisionWords: TierWords = {
+  kindName: 'Decision tree',
+  under: decisionVocabulary.words.under,
+  alsoUnder: 'also to',
+  roles: decisionRoles,
+  linkKinds: [],
+};
+
+/** The tree as it is drawn: entries as the boxes show them, and what stands on the lines. */
+interface Shown {
+  readonly diagram: DiagramCommon;
+  readonly words: TierWords;
+}
+
+export function decisionScene(diagram: DecisionTree, structure: Hierarchy, styles: readonly BoxStyle[]): Scene {
+  const { diagram: shown, words } = shownAs(diagram, structure);
+  return tierScene(shown, structure, styles, words);
+}
+
+/** The drawing with the way to a node lit: its lines stand out, the others stand back. */
+export function litScene(
+  diagram: DecisionTree,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  way: ReadonlySet<string>,
+): Scene {
+  const { lines } = styledLines(diagram);
+  const branches: BranchLines = {
+    words: (id) => [factsOf(diagram, id).label],
+    style: (id) => lines[way.has(id) ? 'best' : 'other'],
+    rank: (id) => (way.has(id) ? 1 : 0),
+    ends: diagram.decision.manner.ends,
+  };
+  const faded = styles.map((style, i) => (way.has(structure.ids[i]!) ? litBox(style) : style));
+  return tierScene(diagram, structure, faded, { ...decisionWords, branches });
+}
+
+const litBox = (style: BoxStyle): BoxStyle => ({ ...style, borderWidth: Math.max(3, style.borderWidth) });
+
+export function decisionSet(
+  diagram: DecisionTree,
+  structure: Hierarchy,
+  styles: readonly BoxStyle[],
+  least: number,
+): SheetSet {
+  const { diagram: shown, words } = shownAs(diagram, structure);
+  return sheetSet(shown, structure, styles, words, least);
+}
+
+function shownAs(diagram: DecisionTree, structure: Hierarchy): Shown {
+  return diagram.decision.manner.manner === 'key' ? asKey(diagram) : asAnalysis(diagram, structure);
+}
+
+function asKey(diagram: DecisionTree): Shown {
+  const style = branchStyle(diagram, {});
+  const branches: BranchLines = {
+    words: (id) => [factsOf(diagram, id).label],
+    style: () => style,
+    rank: () => 0,
+    ends: diagram.decision.manner.ends,
+  };
+  return { diagram, words: { ...decisionWords, branches } };
+}
+
+function asAnalysis(diagram: DecisionTree, structure: Hierarchy): Shown {
+  const { manner } = diagram.decision;
+  const tree = valueTreeOf(diagram, structure);
+  const rolled = rollBack(tree);
+  const plan = bestPlan(tree, rolled);
+  const shown = manner.values === 'shown';
+  const entries: DiagramCommon['entries'] = {};
+  structure.ids.forEach((id, i) => {
+    const entry = own(diagram.entries, id)!;
+    const end = tree.count[i] === 0;
+    const value = shown || end ? formatAmount(rolled.value[i]!, manner) : '';
+    const unpaid = end && factsOf(diagram, id).payoff === null;
+    // On a branch with words of its own, the name is that of the node; else it stands on the branch.
+    const named = tree.parent[i]! < 0 || factsOf(diagram, id).label !== '';
+    entries[id] = withValue(entry, named ? entry.name : null, unpaid ? '?' : value);
+  });
+  const { lines } = styledLines(diagram);
+  const branches: BranchLines = {
+    words: (id) => {
+      const { probability, cost } = factsOf(diagram, id);
+      const numbers = [
+        ...(probability === null ? [] : [formatProbability(probability)]),
+        ...(cost === null ? [] : [`${tree.better === 1 ? '−' : '+'}${formatAmount(cost, manner)}`]),
+      ].join('  ');
+      return [branchName(diagram, id), numbers];
+    },
+    style: (id) => lines[!shown ? 'plain' : plan[structure.index.get(id)!] === 1 ? 'best' : 'other'],
+    rank: (id) => (shown ? plan[structure.index.get(id)!]! : 0),
+    ends: manner.ends,
+    ...(shown && { legend: 'Heavy line: best choice' }),
+  };
+  return { diagram: { ...diagram, entries }, words: { ...decisionWords, branches } };
+}
+
+const withValues = new KeptFor<
+  Entry,
+  { readonly name: string | null; readonly value: string; readonly entry: Entry }
+>();
+
+/** An entry as its box shows it: its value alone, or below its name. Kept per entry while nothing in it changes. */
+function withValue(entry: Entry, name: string | null, value: string): Entry {
+  const before = withValues.get(entry);
+  if (before && before.name === name && before.value === value) return before.entry;
+  const details = value === '' ? entry.details : [value, ...entry.details.slice(0, 7)];
+  const shown =
+    name === null || name === '' ? { ...entry, name: value || ' ', details: [] } : { ...entry, name, details };
+  withValues.set(entry, { name, value, entry: shown });
+  return shown;
+}
+
+/** Lines of the best plan stand out, the others stand back. */
+function styledLines(diagram: DecisionTree): {
+  readonly lines: Readonly<Record<'plain' | 'best' | 'other', LinkStyle>>;
+} {
+  const look = lookOf(diagram.look);
+  const plain = branchStyle(diagram, {});
+  const width = diagram.arrangement.lineWidth;
+  return {
+    lines: {
+      plain,
+      best: branchStyle(diagram, { lineColour: plain.phraseColour, lineWidth: width * 2 }),
+      other: branchStyle(diagram, { lineColour: mixed(look.line, look.ground, 0.4) }),
+    },
+  };
+}

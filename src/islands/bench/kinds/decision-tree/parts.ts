@@ -1,0 +1,36 @@
+import { createElement, lazy } from 'react';
+import { diagramOf, type Diagram } from '../../../../core/diagram';
+import { createEntry } from '../../../../core/model';
+import { decisionRoles, type DecisionTree } from '../../../../core/kinds/decision-tree';
+import { treeParts } from '../../tree/tree-parts';
+import type { TreeBenchWords } from '../../tree/words';
+import type { KindParts } from '../kind-parts';
+import { DecisionArrangement } from './DecisionArrangement';
+import { WalkOffer } from './WalkOffer';
+
+function sampleTree(): Diagram {
+  const entry = (id: string, parent: string | null) => createEntry({ id, name: 'Mmmm', parent, order: id });
+  const entries = [entry('a', null), ...['b', 'c'].map((id) => entry(id, 'a'))];
+  entries.push(entry('d', 'b'), entry('e', 'b'), entry('f', 'c'), entry('g', 'c'));
+  return diagramOf('decision-tree', '', entries);
+}
+
+const words: TreeBenchWords = {
+  leading: '',
+  dropHint: 'drop it on what it is to follow',
+  willBeUnder: 'will follow',
+  isUnder: 'follows',
+  head: 'node',
+  leaves: 'Ends',
+  ways: [],
+  choosesRole: (diagram) => (diagram as DecisionTree).decision.manner.manner === 'analysis',
+};
+
+export const decisionTreeParts: KindParts = {
+  ...treeParts(words, decisionRoles),
+  Arrangement: () => createElement(DecisionArrangement, { words }),
+  Figures: lazy(() => import('./DecisionFigures').then((module) => ({ default: module.DecisionFiguresPanel }))),
+  HandOut: WalkOffer,
+  drawsLinks: false,
+  sample: sampleTree(),
+};
