@@ -8,7 +8,8 @@ import { lineOf, quoted, splitDetails } from '../read';
 import { readList, readSets, csvOf, outlineText, vennCsv, vennText } from '../testing/lists';
 import { hierarchyOf } from '../hierarchy';
 import { vennOf } from '../testing/arbitrary-venn';
-import { hostileCharts, hostileName, hostileNames } from '../testing/hostile';
+import { hostileCharts } from '../testing/hostile';
+import { hostileName, hostileNames } from '../testing/hostile-names';
 import { tokensOf } from './reading';
 
 const outlineOf = (diagram: Diagram) => {

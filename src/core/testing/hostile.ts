@@ -4,6 +4,8 @@ import type { Command, Diagram, Scope } from '../diagram';
 import { createEntry, type Link } from '../model';
 import { vennOf } from './arbitrary-venn';
 import { diagramFromParents } from './arbitrary';
+import { hostileName } from './hostile-names';
+import { decisionFrom } from './arbitrary-decision';
 
 /** Ids that every object answers to, and some plain ones. */
 const oddIds = ['constructor', 'valueOf', 'toString', 'hasOwnProperty', 'isPrototypeOf', '__proto__', '', 'a b', 'ü'];
@@ -20,61 +22,13 @@ const linkId = fc.oneof(
   fc.constantFrom(...oddIds),
 );
 
-/** Names as people have them that a reader could take for something else. */
-export const hostileNames = [
-  'A. Okoro',
-  '24 Hour Desk',
-  'Smith, John',
-  '- dash',
-  '1.2 Budget',
-  '1) First',
-  'a) Letter',
-  '# Heading',
-  '• Dot',
-  'Say "hello"',
-  '"quoted"',
-  '"open',
-  '  leading blanks',
-  'trailing blanks  ',
-  'two\nlines',
-  'tab\there',
-  'carriage\rreturn',
-  'back\\slash\\n',
-  'Name',
-  'Reports to',
-  'Total',
-  'Total: 10',
-  'Bo (Skipper)',
-  'Bo – Skipper',
-  'Team:',
-  'Ratio 3:1: a note',
-  'x',
-  '–',
-  '',
-  '=SUM(A1:A9)',
-  '+49 30 1234',
-  '-5',
-  '@home',
-  "'=quoted",
-  'constructor',
-  'Vacant',
-  'Field: Room',
-  'Set: Fish',
-  'Ćwikła, Żółw & Co; Ltd',
-  'a | b',
-];
-export const hostileName: fc.Arbitrary<string> = fc.oneof(
-  fc.constantFrom(...hostileNames),
-  fc.string({ maxLength: 12 }).map((name) => name.replaceAll('\0', '')),
-  fc
-    .array(
-      fc.constantFrom('"', ',', ';', ' ', '\t', '\n', '–', ':', '.', '1', 'a', 'B', '-', '(', ')', '\\', '|', "'", '='),
-      {
-        maxLength: 9,
-      },
-    )
-    .map((parts) => parts.join('')),
-);
+const factsOf = {
+  label: fc.constantFrom('', 'Yes', 'constructor'),
+  probability: fc.constantFrom(null, 0.3, -1),
+  cost: fc.constantFrom(null, 400),
+  payoff: fc.constantFrom(null, -18000, 0),
+};
+const branchFacts = fc.record(factsOf);
 
 /** An org chart whose names, details, fields and side links are hostile. */
 export const hostileCharts: fc.Arbitrary<Diagram> = fc
@@ -153,6 +107,17 @@ const styled = fc.dictionary(entryId, fc.constant({ fill: '#112233' }), { maxKey
 /** Every command there is, much of it at what is not there or is only inherited. Not checked by the schema. */
 export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
   fc
+    .record({ id: entryId, patch: fc.record(factsOf, { requiredKeys: [] }) })
+    .map(({ id, patch }): Command => ({ kind: 'setFacts', id, patch })),
+  fc.constantFrom<Command>(
+    { kind: 'setDecision', patch: { manner: 'analysis', unit: '£' } },
+    { kind: 'setDecision', patch: { aim: 'least', decimals: 2 } },
+    { kind: 'setDecision', patch: {} },
+  ),
+  fc
+    .record({ id: entryId, nudge: fc.constantFrom(null, { x: 4, y: 0 }, { x: 0, y: 0 }) })
+    .map((nudged): Command => ({ kind: 'setNudge', ...nudged })),
+  fc
     .record({
       entries: fc.array(fc.record({ id: entryId, name, parent: fc.option(entryId), order }), {
         minLength: 1,
@@ -161,6 +126,8 @@ export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
       links: fc.array(link, { maxLength: 2 }),
       branches: styled,
       only: styled,
+      facts: fc.option(fc.dictionary(entryId, branchFacts, { maxKeys: 2 }), { nil: undefined }),
+      nudges: fc.option(fc.dictionary(entryId, fc.constant({ x: 4, y: -4 }), { maxKeys: 2 }), { nil: undefined }),
       members: fc.option(fc.dictionary(entryId, fc.array(setId, { minLength: 1, maxLength: 3 }), { maxKeys: 2 }), {
         nil: undefined,
       }),
@@ -230,14 +197,24 @@ export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
 
 /** A small diagram of either kind, some entries of which have ids that every object inherits. */
 export const oddDiagrams: fc.Arbitrary<Diagram> = fc
-  .record({ venn: fc.boolean(), draws: fc.array(fc.nat({ max: 1000 }), { maxLength: 8 }), odd: fc.boolean() })
-  .map(({ venn, draws, odd }) => {
-    const plain: Diagram = venn
-      ? vennOf(
-          3,
-          draws.map((draw) => draw % 8),
-        )
-      : diagramFromParents(draws.map((draw, i) => (i === 0 ? -1 : draw % i)));
+  .record({
+    kind: fc.constantFrom('venn', 'decision-tree', 'topic-tree', 'org-chart'),
+    draws: fc.array(fc.nat({ max: 1000 }), { maxLength: 8 }),
+    odd: fc.boolean(),
+  })
+  .map(({ kind, draws, odd }) => {
+    const tree = diagramFromParents(draws.map((draw, i) => (i === 0 ? -1 : draw % i)));
+    const plain: Diagram =
+      kind === 'venn'
+        ? vennOf(
+            3,
+            draws.map((draw) => draw % 8),
+          )
+        : kind === 'decision-tree'
+          ? decisionFrom(tree, draws)
+          : kind === 'topic-tree'
+            ? { ...tree, kind: 'topic-tree' }
+            : tree;
     if (!odd) return plain;
     const extra = createEntry({ id: 'constructor', name: 'Odd', order: 'z' });
     return { ...plain, entries: { ...plain.entries, constructor: extra } };

@@ -7,6 +7,8 @@ const lineHeight = 25;
 /** Wide enough for the widest cell of a table whose cells are parted by tabs, in widths of a space; a usual indent else. */
 function tabSizeFor(text: string): number {
   const lines = text.slice(0, 20_000).split('\n').slice(0, 200);
+  // Tabs that indent lines of an outline are no cells, whatever stands after the words.
+  if (lines.some((line) => line.startsWith('\t'))) return 10;
   const cells = lines.flatMap((line) => (/\S\t/.test(line) ? line.split('\t').slice(0, -1) : []));
   const widest = cells.reduce((most, cell) => Math.max(most, cell.length), 0);
   return widest === 0 ? 10 : Math.min(70, Math.ceil(widest * 2.1) + 3);

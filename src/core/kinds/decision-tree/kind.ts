@@ -8,7 +8,7 @@ import { columnsShown, decisionColumns } from './columns';
 import { applyDecision, decisionBelongings, decisionCommands, decisionEdits, type DecisionCommand } from './commands';
 import { figureDecision, type DecisionFigures } from './figures/figures';
 import { decisionFix } from './fixes';
-import { brokenDecision, DecisionTree, emptyDecision, factsOf, noFacts, type DecisionManner } from './model';
+import { brokenDecision, DecisionTree, emptyDecision, factsOf, noFacts, type BranchFacts, type DecisionManner } from './model';
 import { readDecision, type DecisionReading } from './read/read';
 import { decisionScene, decisionSet, decisionWords } from './scene';
 import { decisionVocabulary } from './words';
@@ -25,7 +25,7 @@ interface DecisionTypes {
   readonly figures: DecisionFigures;
   readonly command: DecisionCommand;
   readonly scope: never;
-  readonly belongings: typeof decisionBelongings;
+  readonly belongings: { readonly facts?: Record<string, BranchFacts> };
 }
 
 const mannered = (patch: Partial<DecisionManner>): readonly DecisionCommand[] => [{ kind: 'setDecision', patch }];

@@ -11,6 +11,7 @@ export function parseNumber(text: string): number | null {
     .trim()
     .replace(minus, '-')
     .replace(/[\s\u00a0\u202f'’]/g, '');
+  if (/^[+-]?\d(\.\d+)?e[+-]?\d{1,3}$/i.test(bare)) return Number.isFinite(Number(bare)) ? Number(bare) : null;
   const inBrackets = /^\((.+)\)$/.exec(bare);
   const signed = /^([+-]?)([\d.,]+)$/.exec(inBrackets ? inBrackets[1]! : bare);
   if (!signed || !/\d/.test(signed[2]!)) return null;

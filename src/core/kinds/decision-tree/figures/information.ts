@@ -61,13 +61,16 @@ function beliefs({ kind, first, count, probability }: ValueTree, event: ChanceEv
   return belief;
 }
 
-/** The tree once it is known that an event turns out so: its chances are certain, and what hints at it is as likely as that makes it (Bayes' rule). */
+/**
+ * The tree once it is known that an event turns out so: its chances are certain, and what hints at it is as likely as that makes it (Bayes' rule).
+ * `probability`: how likely that is at the beginning of the first tree; null where the event cannot come up in it.
+ */
 export function knowing(
   tree: ValueTree,
   event: ChanceEvent,
   outcome: number,
-): { tree: ValueTree; probability: number } {
-  const { kind, first, count, probability, roots } = tree;
+): { tree: ValueTree; probability: number | null } {
+  const { kind, first, count, probability } = tree;
   const belief = beliefs(tree, event, outcome);
   const known = probability.slice();
   const own = new Map(event.nodes.map(({ node, branches }) => [node, branches[outcome]!]));
@@ -81,8 +84,7 @@ export function knowing(
         known[c] = (probability[c]! * belief[c]!) / prior;
     }
   }
-  const top = Array.from({ length: roots }, (_, r) => belief[r]!).find((one) => !Number.isNaN(one));
-  return { tree: withProbabilities(tree, known), probability: top ?? 0 };
+  return { tree: withProbabilities(tree, known), probability: Number.isNaN(belief[0]!) ? null : belief[0]! };
 }
 
 /**
@@ -91,10 +93,11 @@ export function knowing(
  */
 export function valueOfKnowing(tree: ValueTree, event: ChanceEvent): number {
   if (tree.kind.length === 0) return 0;
+  if (knowing(tree, event, 0).probability === null) return 0;
   let informed = 0;
   event.outcomes.forEach((_, outcome) => {
     const { tree: known, probability } = knowing(tree, event, outcome);
-    if (probability > 0) informed += probability * rollBack(known).value[0]!;
+    if (probability) informed += probability * rollBack(known).value[0]!;
   });
   return Math.max(0, tree.better * (informed - rollBack(tree).value[0]!));
 }
@@ -110,10 +113,11 @@ export function valueOfKnowingAll(tree: ValueTree, events: readonly ChanceEvent[
   const informed = (now: ValueTree, at: number): number => {
     const event = events[at];
     if (!event) return rollBack(now).value[0]!;
+    if (knowing(now, event, 0).probability === null) return informed(now, at + 1);
     let sum = 0;
     event.outcomes.forEach((_, outcome) => {
       const { tree: known, probability } = knowing(now, event, outcome);
-      if (probability > 0) sum += probability * informed(known, at + 1);
+      if (probability) sum += probability * informed(known, at + 1);
     });
     return sum;
   };

@@ -1,4 +1,4 @@
-import { isSumName, lineOf, quoted, quotedAt, splitDetails, withoutMarks } from '../../../read';
+import { isSumName, quoted, quotedAt, splitDetails, withoutMarks } from '../../../read';
 import { noFacts, type BranchFacts } from '../model';
 import { parseAmount, parseProbability, plainNumber } from '../numbers';
 
@@ -119,6 +119,9 @@ function tabOutsideQuotes(line: string): number {
   return -1;
 }
 
+const isPlainDetail = (detail: string): boolean =>
+  detail !== '' && !/[\t\n\r]/.test(detail) && detail === detail.trim() && !detail.startsWith('"');
+
 /** A line that is read back as this branch and node. Words stand in quotes where they would be read otherwise without. */
 export function branchLineOf({ name, details, facts }: Omit<BranchLine, 'unit'>): string {
   const { label, probability, cost, payoff } = facts;
@@ -126,7 +129,7 @@ export function branchLineOf({ name, details, facts }: Omit<BranchLine, 'unit'>)
     ...(probability === null ? [] : [plainNumber(probability)]),
     ...(cost === null ? [] : [`cost ${plainNumber(cost)}`]),
   ].join(', ');
-  const tail = details.length === 0 ? '' : lineOf('x', details).slice(1);
+  const tail = details.map((detail) => `\t${isPlainDetail(detail) ? detail : quoted(detail)}`).join('');
   const write = (first: string, second: string | null): string =>
     first +
     (numbers ? ` (${numbers})` : '') +

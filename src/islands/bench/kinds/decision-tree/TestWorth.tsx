@@ -112,7 +112,9 @@ export function TestWorth({ diagram }: { diagram: DecisionTree }) {
             <caption className="pb-1 text-left text-muted">How likely each result is, where this holds:</caption>
             <thead>
               <tr className="text-left">
-                <th />
+                <th>
+                  <span className="sr-only">Result</span>
+                </th>
                 {outcomes.map((outcome, s) => (
                   <th key={s} className="px-1 font-semibold">
                     {outcome} <span className="font-normal text-muted">({formatProbability(chosen.prior[s]!)})</span>
