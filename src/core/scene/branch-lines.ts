@@ -90,17 +90,30 @@ function labelOf(words: readonly string[], size: number): Label | null {
   return made;
 }
 
-const celled = new KeptFor<SizeChoices, { readonly key: string; readonly cells: SizeChoices }>();
+interface Celled {
+  readonly plan: BranchPlan;
+  readonly cells: SizeChoices;
+}
+const celled = new KeptFor<SizeChoices, Celled>();
+
+/** Whether words on lines take the same room: labels are one object for the same words. */
+const isSameRoom = (a: BranchPlan, b: BranchPlan): boolean =>
+  a.direction === b.direction &&
+  a.labels.length === b.labels.length &&
+  a.zones.every((zone, t) => zone === b.zones[t]) &&
+  // To the right the words take height, and width only by the longest of their tier; downward the other way round.
+  a.labels.every((label, i) => {
+    const other = b.labels[i];
+    return (
+      label === other || (a.direction === 'right' ? label?.height === other?.height : label?.width === other?.width)
+    );
+  });
 
 /** The sizes that boxes can have, each with the stretch of its line before it, and high (or wide) enough for the words on that. */
-export function cellChoices(choices: SizeChoices, { labels, zones, direction }: BranchPlan): SizeChoices {
-  const key = JSON.stringify([
-    direction,
-    zones,
-    labels.map((label) => label && [Math.ceil(label.width), Math.ceil(label.height)]),
-  ]);
+export function cellChoices(choices: SizeChoices, plan: BranchPlan): SizeChoices {
+  const { labels, zones, direction } = plan;
   const before = celled.get(choices);
-  if (before?.key === key) return before.cells;
+  if (before && isSameRoom(before.plan, plan)) return before.cells;
   let at = 0;
   const all = (sizes: SizeChoices['sizes']): SizeChoices['sizes'] => {
     at = 0;
@@ -125,7 +138,7 @@ export function cellChoices(choices: SizeChoices, { labels, zones, direction }: 
     });
   };
   const cells = { sizes: all(choices.sizes), tight: all(choices.tight), wanted: choices.wanted };
-  celled.set(choices, { key, cells });
+  celled.set(choices, { plan, cells });
   return cells;
 }
 
@@ -152,6 +165,18 @@ export function boxesInCells(
   });
 }
 
+/** A line as it was drawn last, and what it was drawn from. */
+interface DrawnLine {
+  readonly style: LinkStyle;
+  readonly label: Label | null;
+  readonly joinRadius: number;
+  readonly begin: number;
+  readonly zone: number;
+  readonly points: Polyline;
+  readonly group: SceneGroup;
+}
+const linesOf = new KeptFor<Hierarchy, (DrawnLine | undefined)[]>();
+
 /** The line to each entry with its words in a gap of it, at the same place on every line of a tier. */
 export function branchGroups(
   structure: Hierarchy,
@@ -160,8 +185,10 @@ export function branchGroups(
   { plan, joinRadius }: { readonly plan: BranchPlan; readonly joinRadius: number },
 ): SceneGroup[] {
   const { lines, labels, zones, direction } = plan;
-  const { layout, gaps, width, height } = fitted;
+  const { layout, gaps } = fitted;
   const down = direction === 'down';
+  const kept = linesOf.get(structure) ?? [];
+  linesOf.set(structure, kept);
   const groups = structure.ids.flatMap((id, i) => {
     const parent = structure.parent[i]!;
     if (parent < 0) return [];
@@ -176,12 +203,20 @@ export function branchGroups(
     const along =
       Math.abs(stem - end) < 0.01 ? [stem, start, end, stop] : [stem, start, stem, bus, end, bus, end, stop];
     const points = down ? along : along.map((_, p) => along[p % 2 === 0 ? p + 1 : p - 1]!);
-    const label = labels[i] ?? null;
+    const [style, label] = [lines.style(id), labels[i] ?? null];
+    const before = kept[i];
+    const same =
+      before?.style === style &&
+      before.label === label &&
+      before.joinRadius === joinRadius &&
+      before.begin === begin &&
+      before.zone === zones[t]! &&
+      points.every((at, p) => at === before.points[p]);
+    if (same) return [{ rank: lines.rank(id), group: before.group }];
     const extent = label && placeOf(label, { begin, middle: end, zone: zones[t]!, down });
-    const cell = { width: width[i]!, height: height[i]! };
-    return [
-      { rank: lines.rank(id), group: lineGroup(id, points, lines.style(id), { label, extent, joinRadius, cell }) },
-    ];
+    const group = lineGroup(id, points, style, { label, extent, joinRadius });
+    kept[i] = { style, label, joinRadius, begin, zone: zones[t]!, points, group };
+    return [{ rank: lines.rank(id), group }];
   });
   return groups.sort((a, b) => a.rank - b.rank).map(({ group }) => group);
 }
@@ -201,11 +236,7 @@ function lineGroup(
   id: string,
   points: Polyline,
   style: LinkStyle,
-  {
-    label,
-    extent,
-    joinRadius,
-  }: { label: Label | null; extent: Extent | null; joinRadius: number; cell: { width: number; height: number } },
+  { label, extent, joinRadius }: { label: Label | null; extent: Extent | null; joinRadius: number },
 ): SceneGroup {
   const size = markSize(style);
   const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);

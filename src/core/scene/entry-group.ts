@@ -43,21 +43,24 @@ function symbolAround(
 ): { readonly width: number; readonly height: number } {
   const room = padded === 'easy' ? 8 : 4;
   if (shape === 'triangle')
-    return { width: Math.ceil(triangleSide + triangleGap + width), height: Math.ceil(Math.max(triangleSide, height)) };
+    return { width: stepped(triangleSide + triangleGap + width), height: stepped(Math.max(triangleSide, height)) };
   if (shape === 'gable')
-    return { width: Math.ceil(Math.max(triangleSide, width)), height: Math.ceil(triangleSide + 2 + height) };
+    return { width: stepped(Math.max(triangleSide, width)), height: stepped(triangleSide + 2 + height) };
   if (shape === 'block') {
     if (height > 24 || width > height * 4)
-      return { width: Math.ceil(width + 3 * room), height: Math.ceil(height + 2 * room) };
-    const side = Math.ceil(Math.max(width, height) + 1.5 * room);
+      return { width: stepped(width + 3 * room), height: stepped(height + 2 * room) };
+    const side = stepped(Math.max(width, height) + 1.5 * room);
     return { width: side, height: side };
   }
   if (width <= height * 3.4) {
-    const side = Math.ceil(Math.hypot(width, height * 0.8) + room);
+    const side = stepped(Math.hypot(width, height * 0.8) + room);
     return { width: side, height: side };
   }
-  return { width: Math.ceil(width * 1.22 + 2 * room), height: Math.ceil(height * 1.5 + 2 * room) };
+  return { width: stepped(width * 1.22 + 2 * room), height: stepped(height * 1.5 + 2 * room) };
 }
+
+/** Symbols grow in steps, so that another number in one of them rarely moves all others. CSS px. */
+const stepped = (size: number): number => Math.ceil(size / 6) * 6;
 
 /** Where the text of a box has its middle. */
 function textMiddle(

@@ -35,7 +35,7 @@ export function sheetSet(
   words: TierWords,
   least: number,
 ): SheetSet {
-  const part = (plan: SheetPlan, page: Page) => partOf(diagram, structure, styles, plan, page);
+  const part = (plan: SheetPlan, page: Page) => partOf(diagram, structure, styles, plan, { ...page, words });
   const printOf = (plan: SheetPlan): number => {
     // The texts around it are those of a long set, so that it still fits when its number is known.
     const { sub, subStructure, subStyles } = part(plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 });
@@ -96,14 +96,11 @@ function partOf(
   structure: Hierarchy,
   styles: readonly BoxStyle[],
   { heads, cut }: SheetPlan,
-  { number, of }: Page,
+  { number, of, words }: Page & { readonly words: TierWords },
 ) {
+  const asHead = (i: number) => words.asHead?.(structure.ids[i]!) ?? own(diagram.entries, structure.ids[i]!)!;
   const name =
-    of === 1
-      ? diagram.title || 'Diagram'
-      : number === 1
-        ? 'Overview'
-        : heads.map((i) => own(diagram.entries, structure.ids[i]!)!.name).join(', ');
+    of === 1 ? diagram.title || 'Diagram' : number === 1 ? 'Overview' : heads.map((i) => asHead(i).name).join(', ');
   const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const page = of === 1 ? '' : `Sheet ${number} of ${of}`;
   const titleBlock = {
@@ -119,7 +116,7 @@ function partOf(
     const id = structure.ids[i]!;
     const entry = own(diagram.entries, id)!;
     const head = heads.includes(i);
-    entries[id] = head && entry.parent !== null ? { ...entry, parent: null } : entry;
+    entries[id] = head && entry.parent !== null ? { ...asHead(i), parent: null } : entry;
     if (head || !cut.has(i))
       for (let c = structure.first[i]!, end = c + structure.count[i]!; c < end; c++) waiting.push(c);
   }

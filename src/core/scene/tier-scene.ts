@@ -24,6 +24,8 @@ export interface TierWords {
   readonly linkKinds: readonly LinkKind[];
   /** Words on the lines of the structure; left out where there are none. */
   readonly branches?: BranchLines;
+  /** An entry as the head of a sheet of its own, where no line leads to it; left out where it is the same. */
+  asHead?(id: string): Entry;
 }
 
 /** From a hierarchy with complete styles to its Scene on tiers. */

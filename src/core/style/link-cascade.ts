@@ -1,4 +1,5 @@
 import {
+  interning,
   linkProperties,
   own,
   type AnyScope,
@@ -67,13 +68,17 @@ function resolved(layers: readonly Layer[]): ResolvedLink {
   return { style: style as unknown as LinkStyle, origins: origins as Record<LinkProperty, Origin> };
 }
 
-/** Style of the lines of a structure that have words: what `own` says, then what is set for all links. */
+const internedLine = interning<LinkStyle>(500);
+
+/** Style of the lines of a structure that have words: what `own` says, then what is set for all links. One object for equal styles. */
 export const branchStyle = (diagram: DiagramCommon, own: LinkPatch): LinkStyle =>
-  resolved([
-    ...layersOf({ ...diagram, styles: { ...diagram.styles, links: {} } }, null, []),
-    { origin: 'look', patch: { phraseSize: 12, endGap: 3, ...own } },
-    { origin: 'links', patch: diagram.styles.links },
-  ]).style;
+  internedLine(
+    resolved([
+      ...layersOf({ ...diagram, styles: { ...diagram.styles, links: {} } }, null, []),
+      { origin: 'look', patch: { phraseSize: 12, endGap: 3, ...own } },
+      { origin: 'links', patch: diagram.styles.links },
+    ]).style,
+  );
 
 /** Complete style of a link. */
 export const linkStyle = (diagram: DiagramCommon, link: Link, kinds: readonly LinkKind[]): LinkStyle =>

@@ -8,14 +8,22 @@ import { columnsShown, decisionColumns } from './columns';
 import { applyDecision, decisionBelongings, decisionCommands, decisionEdits, type DecisionCommand } from './commands';
 import { figureDecision, type DecisionFigures } from './figures/figures';
 import { decisionFix } from './fixes';
-import { brokenDecision, DecisionTree, emptyDecision, factsOf, noFacts, type BranchFacts, type DecisionManner } from './model';
+import {
+  brokenDecision,
+  DecisionTree,
+  emptyDecision,
+  factsOf,
+  noFacts,
+  type BranchFacts,
+  type DecisionManner,
+} from './model';
 import { readDecision, type DecisionReading } from './read/read';
 import { decisionScene, decisionSet, decisionWords } from './scene';
 import { decisionVocabulary } from './words';
 import { decisionCsv, decisionText } from './write';
 
 /** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 600;
+const longFrom = 250;
 
 interface DecisionTypes {
   readonly diagram: DecisionTree;
@@ -53,6 +61,7 @@ export const decisionTree: Kind<DecisionTypes> = {
   empty: (common) => ({
     kind: 'decision-tree',
     ...common,
+    sheet: { ...common.sheet, orientation: 'open' },
     arrangement: { ...common.arrangement, direction: 'right', tiers: 'bands', lowest: 'row', narrowest: 20 },
     decision: emptyDecision,
   }),

@@ -104,7 +104,13 @@ function asAnalysis(diagram: DecisionTree, structure: Hierarchy): Shown {
     ends: manner.ends,
     ...(shown && { legend: 'Heavy line: best choice' }),
   };
-  return { diagram: { ...diagram, entries }, words: { ...decisionWords, branches } };
+  const asHead = (id: string): Entry => {
+    const entry = own(diagram.entries, id)!;
+    const value = own(entries, id)!;
+    const name = factsOf(diagram, id).label || entry.name;
+    return value.name === entry.name || name === '' ? value : { ...entry, name, details: shown ? [value.name] : [] };
+  };
+  return { diagram: { ...diagram, entries }, words: { ...decisionWords, branches, asHead } };
 }
 
 const withValues = new KeptFor<

@@ -38,7 +38,7 @@ export const topicTree: Kind<TopicTypes> = {
   entryNoun: ['idea', 'ideas'],
   holds: 'Ideas, and what belongs to what',
   schemas: { diagram: TopicTree, commands: [], scopes: [], belongings: {} },
-  empty: (common) => ({ kind: 'topic-tree', ...common }),
+  empty: (common) => ({ kind: 'topic-tree', ...common, sheet: { ...common.sheet, orientation: 'open' } }),
   broken: () => [],
   edits: plainEdits(),
   apply: () => refused('A topic tree knows no such change.'),

@@ -60,7 +60,8 @@ describe('a decision tree there and back', () => {
     fc.assert(
       fc.property(hostileDecisions, (diagram) => {
         const back = decisionTree.make(read(decisionTree.text(diagram)), '');
-        const plain = (of: DecisionTree) => toldBy(of).map(({ name, details, tier, facts }) => ({ name, details, tier, facts }));
+        const plain = (of: DecisionTree) =>
+          toldBy(of).map(({ name, details, tier, facts }) => ({ name, details, tier, facts }));
         expect(plain(back)).toEqual(plain(diagram));
       }),
       { numRuns: 600 },
