@@ -84,4 +84,15 @@ for (const [name, sets] of [
 await page.getByRole('button', { name: 'Check the answers' }).click();
 await page.waitForTimeout(400);
 await shot('venn-sort');
+for (const [diagram, step, name] of [
+  ['brackwater-shores', 'Arrange', 'topic-columns'],
+  ['brackwater-boardwalk', 'Figures', 'decision-figures'],
+] as const) {
+  await page.goto(`${address}/diagrams/${diagram}`);
+  await page.getByTestId('stage').waitFor();
+  await stepTo(step);
+  await page.mouse.move(700, 760);
+  await page.waitForTimeout(1500);
+  await shot(name);
+}
 await browser.close();
