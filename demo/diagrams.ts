@@ -90,3 +90,10 @@ export function wadingBirds(list: string): Diagram {
     { kind: 'setTitleBlock', patch: { title: 'Which wading bird is it?', subtitle: 'Six birds of the mudflat' } },
   ]);
 }
+
+/** The family that gave the boathouse, from a table with parents and partners. */
+export function boathouseFamily(list: string): Diagram {
+  return edited(made('family-tree', list, 'The boathouse family'), [
+    { kind: 'setTitleBlock', patch: { title: 'The boathouse family', subtitle: 'Five generations of boat builders' } },
+  ]);
+}

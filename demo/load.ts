@@ -5,6 +5,7 @@ import { maybeOne, sql } from '../src/server/database';
 import { createAccount } from '../src/server/accounts';
 import { createStored } from '../src/server/diagrams';
 import {
+  boathouseFamily,
   boatCrew,
   brackwaterStaff,
   certificates,
@@ -41,6 +42,8 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const birds = shorebirds(await list('shorebirds.txt'));
   const shores = kindsOfShore(await list('kinds-of-shore.txt'));
   const key = wadingBirds(await list('wading-birds-key.txt'));
+  const family = boathouseFamily(await list('boathouse-family.csv'));
+  await createStored(pool, administrator.id, 'brackwater-family', family);
   await createStored(pool, administrator.id, 'brackwater-key', key);
   await createStored(pool, administrator.id, 'brackwater-shores', shores);
   await createStored(

@@ -49,6 +49,15 @@ export const formats = {
   json: { mime: 'application/json', write: (_, scene) => jsonOf(scene()) },
   csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${kindOf(diagram.kind).csv(diagram)}` },
   txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => kindOf(diagram.kind).text(diagram) },
+  ged: {
+    mime: 'text/vnd.familysearch.gedcom',
+    write: (diagram) => {
+      const kind = kindOf(diagram.kind);
+      const text = kind.writes?.ged?.(diagram);
+      if (text === undefined) throw new RangeError(`GEDCOM holds families; this is a ${kind.nameInSentence}.`);
+      return text;
+    },
+  },
 } as const satisfies Record<string, Format>;
 
 export type FormatId = keyof typeof formats;

@@ -84,6 +84,14 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** Applies a command that only this kind knows. */
   apply(diagram: T['diagram'], command: T['command'], work: Workspace): Outcome<T['diagram']>;
 
+  /** Adds an entry next to, under, above or beside another in this kind's own way; left out where all kinds' way is right. Null where it has no meaning. */
+  adds?(
+    diagram: T['diagram'],
+    where: 'next' | 'under' | 'above' | 'beside',
+    at: string | null,
+    newId: () => string,
+  ): { readonly added: string; readonly gesture: readonly (CommonCommand | T['command'])[] } | null;
+
   // Its list
   readonly headings: Headings;
   /** What a column of a table may be, with the words for it. */
@@ -104,6 +112,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** The list as a table and as plain text, as `read` takes them back. */
   csv(diagram: T['diagram']): string;
   text(diagram: T['diagram']): string;
+  /** Further formats that hold its list, by file ending; left out for none. */
+  readonly writes?: Readonly<Record<string, (diagram: T['diagram']) => string>>;
   /** How a line of that text is written, for whoever edits it. */
   readonly lineTold: string;
   /** True where indents of that text tell something. */

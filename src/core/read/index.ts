@@ -11,7 +11,7 @@ export * from './picture-field';
 export { cellOf, quoted, quotedAt, textsOf } from './quoted';
 export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
-export { personShare, senseOf } from './sense';
+export { personShare, repeatedShare, senseOf } from './sense';
 export { asideFinding, openQuoteFinding, titleAbove, trayed } from './table';
 export { ListTokens, type TableTokens } from './tokens';
 export { noRoles, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';

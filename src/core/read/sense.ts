@@ -1,3 +1,4 @@
+import { foldName } from './names';
 import type { Reading } from './result';
 
 /** What is no name: several cells in one, a number alone, a paragraph. */
@@ -20,7 +21,19 @@ export function senseOf({ entries, notPlaced }: Reading, groups: readonly string
 /** The share of entries whose name looks like that of a person: two to four words that begin large, without an article. 0 to 1. */
 export function personShare({ entries }: Reading): number {
   if (entries.length === 0) return 0;
-  const person = /^\p{Lu}[\p{L}'’.-]*(\s(van|de|der|den|da|von|la|le|al|el|bin|mac|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
+  const person =
+    /^\p{Lu}[\p{L}'’.-]*(\s(van|de|der|den|da|von|la|le|al|el|bin|mac|\d[\d-]*|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
   const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
   return entries.filter(({ name }) => person.test(name) && !article.test(name)).length / entries.length;
+}
+
+/** The share of entries whose name stands under another parent too, as the items of sets do. 0 to 1. */
+export function repeatedShare({ entries }: Reading): number {
+  const parents = new Map<string, Set<string | null>>();
+  for (const { name, parent } of entries) {
+    const key = foldName(name);
+    parents.set(key, (parents.get(key) ?? new Set()).add(parent));
+  }
+  const repeated = entries.filter(({ name }) => parents.get(foldName(name))!.size > 1).length;
+  return entries.length === 0 ? 0 : repeated / entries.length;
 }

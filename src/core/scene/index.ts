@@ -7,3 +7,7 @@ export { labelledLine, type LabelledLine } from './side-links';
 export { sheetSet, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
 export { tierScene, type TierWords } from './tier-scene';
+export { entryGroup } from './entry-group';
+export { comfortablePt } from './fit-sheet';
+export { growsRight, tierNameRoom, tierNames } from './tier-names';
+export { sizeChoices, type SizeChoices } from './tier-sizes';

@@ -7,7 +7,8 @@ const groups: [string, [string, string][]][] = [
     [
       ['Enter', 'add next'],
       ['Shift + Enter', 'add under'],
-      ['Alt + Enter', 'add above'],
+      ['Alt + Enter', 'add above (a parent in a family tree)'],
+      ['Ctrl + Enter', 'add a partner (family tree)'],
       ['Tab', 'one tier down (list)'],
       ['Shift + Tab', 'one tier up (list)'],
       ['Alt + ↑ / ↓', 'earlier / later'],

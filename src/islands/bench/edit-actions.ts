@@ -9,11 +9,17 @@ import { neighbourAfterRemoval } from './tree/outline-moves';
 /** Whether entries stand under each other, so that they can go a tier up or down. */
 const hasTiersUnder = ({ kind }: Diagram): boolean => kindOf(kind).edits.noneUnderAnother === null;
 
-export type AddWhere = 'next' | 'under' | 'above';
+export type AddWhere = 'next' | 'under' | 'above' | 'beside';
 
 /** Adds an entry by the selection; returns its id, or null where that has no meaning. */
 export function addEntry(store: BenchStore, where: AddWhere, at: string | null): string | null {
   const { diagram, perform } = store.getState();
+  const { adds } = kindOf(diagram.kind);
+  if (adds) {
+    const made = adds(diagram, where, at, newId);
+    return made && perform(made.gesture, { select: made.added }) ? made.added : null;
+  }
+  if (where === 'beside') return null;
   const id = newId();
   const gesture =
     at === null || where === 'next' || !hasTiersUnder(diagram)

@@ -1,3 +1,4 @@
+export { inOrder } from './isotonic';
 export * from './label-place';
 export * from './polyline';
 export * from './route-links';

@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, detailColumn, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, personShare, senseOf, takenFrom, type Reading } from '../../read';
+import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading } from '../../read';
 import type { Scene, TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -70,7 +70,8 @@ export const topicTree: Kind<TopicTypes> = {
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
     const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6 }[read.structure as string] ?? 0.82;
-    const strength = base - (flat ? 0 : 0.35 * personShare(read));
+    // What stands under several heads is rather an item of several sets.
+    const strength = base - (flat ? 0 : 0.35 * personShare(read) + Math.min(0.3, repeatedShare(read)));
     const words = flat
       ? 'all on one tier'
       : read.notPlaced.length > 0

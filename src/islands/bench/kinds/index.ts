@@ -1,6 +1,7 @@
 import type { KindId } from '../../../core/diagram';
 import type { KindParts } from './kind-parts';
 import { decisionTreeParts } from './decision-tree/parts';
+import { familyTreeParts } from './family-tree/parts';
 import { orgChartParts } from './org-chart/parts';
 import { topicTreeParts } from './topic-tree/parts';
 import { vennParts } from './venn/parts';
@@ -9,6 +10,7 @@ const parts: { readonly [K in KindId]: KindParts } = {
   'org-chart': orgChartParts,
   'topic-tree': topicTreeParts,
   'decision-tree': decisionTreeParts,
+  'family-tree': familyTreeParts,
   venn: vennParts,
 };
 

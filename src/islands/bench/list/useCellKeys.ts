@@ -52,7 +52,8 @@ export function useCellKeys(id: string) {
     };
     switch (event.key) {
       case 'Enter': {
-        const where: AddWhere = event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
+        const beside = event.ctrlKey || event.metaKey;
+        const where: AddWhere = beside ? 'beside' : event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
         focus(addEntry(store, where, id), 0);
         return true;
       }

@@ -54,7 +54,8 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });
     else if (event.key === 'Enter') {
-      const where: AddWhere = event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
+      const beside = event.ctrlKey || event.metaKey;
+      const where: AddWhere = beside ? 'beside' : event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
       const added = addEntry(store, where, selected);
       if (added) set({ editing: added });
     } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });

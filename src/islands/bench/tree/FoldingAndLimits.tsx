@@ -1,6 +1,5 @@
 import type { Arrangement } from '../../../core/model';
 import { useBench, useParts } from '../context';
-import type { TreeBenchWords } from './words';
 
 type NumberKey = {
   [K in keyof Arrangement]: Arrangement[K] extends number ? K : never;
@@ -31,7 +30,7 @@ const limits: readonly Slider[] = [
 ];
 
 /** How leaves fold, how far the arrangement may go to fill the sheet, and the spacing. */
-export function FoldingAndLimits({ words: { leaves }, folds = true }: { words: TreeBenchWords; folds?: boolean }) {
+export function FoldingAndLimits({ leaves, folds = true }: { leaves: string; folds?: boolean }) {
   const { store } = useParts();
   const lowest = useBench((state) => state.diagram.arrangement.lowest);
   return (

@@ -27,13 +27,17 @@ export function ListGrid({ words: told }: { words: TreeBenchWords }) {
     const box = frame.current?.getBoundingClientRect();
     const start = event.activatorEvent as PointerEvent;
     if (!box || !frame.current) return null;
-    const { structure } = store.getState();
+    const { structure, diagram } = store.getState();
+    const under = kindOf(diagram.kind).edits.noneUnderAnother === null;
     const y = start.clientY + event.delta.y - box.top + frame.current.scrollTop - headHeight;
     const line = Math.floor(y / rowHeight);
     const index = structure.outline[line];
     if (index === undefined || line < 0) return null;
     const within = y / rowHeight - line;
-    return { id: structure.ids[index]!, where: within < 0.28 ? 'before' : within > 0.72 ? 'after' : 'under' };
+    return {
+      id: structure.ids[index]!,
+      where: within < (under ? 0.28 : 0.5) ? 'before' : within > 0.72 || !under ? 'after' : 'under',
+    };
   }
 
   function end(): void {

@@ -72,7 +72,7 @@ export const ListRow = memo(function ListRow(props: Props) {
       <span
         role="gridcell"
         className="flex min-w-0"
-        style={{ paddingLeft: Math.min(tier - 1, deepestIndent) * indentPx }}
+        style={{ paddingLeft: Math.min(Math.max(0, tier - 1), deepestIndent) * indentPx }}
       >
         <NameCell
           entry={entry}

@@ -19,7 +19,7 @@ export function TierArrangement({ words }: { words: TreeBenchWords }) {
       <Ways words={words} />
       <TierTable />
       <Nudges />
-      <FoldingAndLimits words={words} />
+      <FoldingAndLimits leaves={words.leaves} />
     </>
   );
 }

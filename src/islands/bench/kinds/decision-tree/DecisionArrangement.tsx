@@ -6,7 +6,6 @@ import { PreviewChoice } from '../../panels/PreviewChoice';
 import { FoldingAndLimits } from '../../tree/FoldingAndLimits';
 import { Nudges } from '../../tree/Nudges';
 import { TierTable } from '../../tree/TierTable';
-import type { TreeBenchWords } from '../../tree/words';
 
 interface Way {
   readonly name: string;
@@ -26,7 +25,7 @@ const gestures: readonly Gesture[] = ways.map(({ direction, ends }) => [
 ]);
 
 /** Which manner the tree is read in, how it stands, and how amounts are told. */
-export function DecisionArrangement({ words }: { words: TreeBenchWords }) {
+export function DecisionArrangement() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram as DecisionTree);
   const { manner } = diagram.decision;
@@ -60,7 +59,7 @@ export function DecisionArrangement({ words }: { words: TreeBenchWords }) {
       {manner.manner === 'analysis' && <Amounts manner={manner} set={set} />}
       <TierTable />
       <Nudges />
-      <FoldingAndLimits words={words} folds={false} />
+      <FoldingAndLimits leaves="" folds={false} />
     </>
   );
 }

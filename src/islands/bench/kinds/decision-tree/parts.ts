@@ -1,4 +1,4 @@
-import { createElement, lazy } from 'react';
+import { lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { createEntry } from '../../../../core/model';
 import { decisionRoles, type DecisionTree } from '../../../../core/kinds/decision-tree';
@@ -28,7 +28,7 @@ const words: TreeBenchWords = {
 
 export const decisionTreeParts: KindParts = {
   ...treeParts(words, decisionRoles),
-  Arrangement: () => createElement(DecisionArrangement, { words }),
+  Arrangement: DecisionArrangement,
   Figures: lazy(() => import('./DecisionFigures').then((module) => ({ default: module.DecisionFiguresPanel }))),
   HandOut: WalkOffer,
   drawsLinks: false,

@@ -1,0 +1,267 @@
+import { entryChanges, matchEntries } from '../../hierarchy';
+import { arranged, trayChanges, type Kind } from '../../kind';
+import { emptyCommon, own } from '../../model';
+import { ListTokens, senseOf, takenFrom } from '../../read';
+import type { Scene } from '../../scene';
+import { checkFamily } from './check';
+import { familyColumns } from './columns';
+import { applyFamily, familyBelongings, familyCommands, familyEdits, type FamilyCommand } from './commands';
+import { figureFamily, type FamilyFigures } from './figures/figures';
+import { addChild, addParent, addPartner, addSibling } from './gestures';
+import {
+  brokenFamily,
+  emptyFamily,
+  FamilyTree,
+  noFacts,
+  personOf,
+  type FamilyManner,
+  type Parentage,
+  type Person,
+  type Union,
+} from './model';
+import { readFamily } from './read/read';
+import type { FamilyReading } from './read/result';
+import { familyScene } from './scene/scene';
+import { familyStructure, type FamilyListing } from './structure';
+import { explainFamily, familyCovers, familyStyles } from './styles';
+import { familyHeadings, familyRoleList } from './words';
+import { familyGedcom } from './write/gedcom';
+import { familyCsv } from './write/table';
+
+/** From this many entries on, arranging takes longer than a frame. */
+const longFrom = 80;
+
+interface FamilyTypes {
+  readonly diagram: FamilyTree;
+  readonly listing: FamilyListing;
+  readonly reading: FamilyReading;
+  readonly scene: Scene;
+  readonly figures: FamilyFigures;
+  readonly command: FamilyCommand;
+  readonly scope: never;
+  readonly belongings: {
+    readonly family?: {
+      people: Record<string, Person>;
+      unions: Record<string, Union>;
+      parentage: Record<string, Parentage[]>;
+      of: string | null;
+    };
+  };
+}
+
+const mannered = (patch: Partial<FamilyManner>): readonly FamilyCommand[] => [{ kind: 'setFamily', patch }];
+
+export const familyTree: Kind<FamilyTypes> = {
+  id: 'family-tree',
+  name: 'Family tree',
+  nameInSentence: 'family tree',
+  entryNoun: ['person', 'persons'],
+  holds: 'Persons, their parents and partners',
+  schemas: { diagram: FamilyTree, commands: familyCommands, scopes: [], belongings: familyBelongings },
+  empty: (common) => ({
+    kind: 'family-tree',
+    ...common,
+    sheet: { ...common.sheet, orientation: 'open' },
+    arrangement: { ...common.arrangement, tiers: 'bands', lowest: 'row' },
+    family: emptyFamily,
+  }),
+  broken: brokenFamily,
+  edits: familyEdits,
+  apply: applyFamily,
+  adds(diagram, where, at, newId) {
+    const made = { id: newId(), union: newId() };
+    const gesture =
+      at === null || where === 'next'
+        ? addSibling(diagram, at, made)
+        : { under: addChild, above: addParent, beside: addPartner }[where](diagram, at, made);
+    return gesture && { added: made.id, gesture };
+  },
+
+  headings: familyHeadings,
+  columnUses: [
+    { use: 'name', words: 'the name' },
+    { use: 'born', words: 'when born' },
+    { use: 'died', words: 'when died' },
+    { use: 'father', words: 'the father, or a parent' },
+    { use: 'mother', words: 'the mother, or the other parent' },
+    { use: 'parents', words: 'both parents' },
+    { use: 'partner', words: 'partners' },
+    { use: 'married', words: 'when married' },
+    { use: 'parentage', words: 'how they are a child' },
+    { use: 'sex', words: 'the sex' },
+    { use: 'birthPlace', words: 'where born' },
+    { use: 'deathPlace', words: 'where died' },
+    { use: 'id', words: 'an id' },
+    { use: 'role', words: 'pet or guest' },
+    { use: 'detail', words: 'a detail line' },
+    { use: 'field', words: 'kept, not drawn' },
+    { use: 'leftOut', words: 'left out' },
+  ],
+  columns: familyColumns,
+  read: readFamily,
+  told(read) {
+    if (read.structure === 'gedcom') return 'A GEDCOM file tells persons and families.';
+    if (read.structure === 'parent-columns') return 'Columns name parents and partners.';
+    if (read.unions.length > 0) return 'Indents tell whose children they are, + and & who are partners.';
+    return 'Nothing tells parents or partners yet.';
+  },
+  fits(read) {
+    if (read.entries.length === 0) return null;
+    const couples = read.unions.filter(({ partners }) => partners.length === 2).length;
+    const dated = Object.keys(read.people).length / read.entries.length;
+    const sure =
+      read.structure === 'gedcom'
+        ? 0.99
+        : read.structure === 'parent-columns'
+          ? 0.95
+          : couples > 0
+            ? 0.84 + 0.1 * Math.min(1, dated)
+            : dated > 0.4
+              ? 0.6
+              : 0.12;
+    const related = couples > 0 || read.structure !== 'indent';
+    return {
+      words: related
+        ? `${read.unions.length} ${read.unions.length === 1 ? 'family' : 'families'}`
+        : 'no partners are told',
+      strength: sure * (read.structure === 'gedcom' ? 1 : senseOf(read)),
+      because: familyTree.told(read),
+      against: related ? '' : 'No line names two partners.',
+    };
+  },
+  make(read, title) {
+    const base = familyTree.empty(emptyCommon(title));
+    const taken = takenFrom({ ...read, links: [] });
+    const there = (id: string) => own(taken.entries, id) !== undefined;
+    const unions = read.unions.filter(({ partners }) => partners.every(there));
+    const known = new Set(unions.map(({ id }) => id));
+    const parentage = Object.entries(read.parentage).flatMap(([child, links]): [string, Parentage[]][] => {
+      const kept = links.filter(({ union }) => known.has(union));
+      return there(child) && kept.length > 0 ? [[child, kept]] : [];
+    });
+    return {
+      ...base,
+      ...taken,
+      family: {
+        ...base.family,
+        people: Object.fromEntries(Object.entries(read.people).filter(([id]) => there(id))),
+        unions: Object.fromEntries(unions.map((union) => [union.id, union])),
+        parentage: Object.fromEntries(parentage),
+        rest: read.rest,
+      },
+    };
+  },
+  titleIn: () => '',
+  reported: (read) => ({
+    unions: read.unions.map(({ id, partners }) => ({
+      id,
+      partners,
+      children: Object.entries(read.parentage).flatMap(([child, links]) =>
+        links.some(({ union }) => union === id) ? [child] : [],
+      ),
+    })),
+  }),
+  csv: familyCsv,
+  text: familyCsv,
+  writes: { ged: familyGedcom },
+  lineTold:
+    'One line a person, with columns for parents and partners by their numbers in the first column; cells parted by commas.',
+  indents: false,
+  update(diagram, text, newId) {
+    if (text === familyCsv(diagram)) return { gesture: [], findings: [] };
+    const read = readFamily(new ListTokens(text, familyHeadings));
+    if (text.trim() !== '' && read.entries.length === 0) return { gesture: [], findings: read.findings };
+    const idOf = matchEntries(diagram, read.entries, newId);
+    return { gesture: familyChanges(diagram, read, idOf, newId), findings: read.findings };
+  },
+
+  options: [
+    { name: 'direction', choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) } },
+    {
+      name: 'dates',
+      choices: {
+        years: mannered({ dates: 'years' }),
+        full: mannered({ dates: 'full' }),
+        none: mannered({ dates: 'none' }),
+      },
+    },
+  ],
+  roles: familyRoleList,
+  settableRoles: ['pet', 'guest'],
+  linkKinds: [],
+  structure: familyStructure,
+  styles: familyStyles,
+  explain: explainFamily,
+  covers: familyCovers,
+  originWords: {},
+  takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
+  scene: familyScene,
+  sheetOpen: true,
+  set: null,
+  sheets: {},
+  check: checkFamily,
+  figure: figureFamily,
+};
+
+/** What makes a family what was read: persons first, then partnerships by their partners, then whose children they are. */
+function familyChanges(
+  diagram: FamilyTree,
+  read: FamilyReading,
+  idOf: ReadonlyMap<string, string>,
+  newId: () => string,
+): Kind<FamilyTypes>['update'] extends (...given: never) => { gesture: infer G } ? G : never {
+  const { family } = diagram;
+  const key = (partners: readonly string[]) => [...partners].sort().join(' ');
+  const known = new Map(Object.values(family.unions).map((union) => [key(union.partners), union]));
+  const unionOf = new Map<string, string>();
+  const made: FamilyCommand[] = [];
+  for (const union of read.unions) {
+    const partners = union.partners.map((id) => idOf.get(id)!);
+    const before = known.get(key(partners));
+    unionOf.set(union.id, before?.id ?? newId());
+    if (!before) made.push({ kind: 'putUnion', union: { ...union, id: unionOf.get(union.id)!, partners } });
+  }
+  const children: FamilyCommand[] = [];
+  const facts: FamilyCommand[] = [];
+  for (const entry of read.entries) {
+    const id = idOf.get(entry.id)!;
+    const before = own(family.parentage, id) ?? [];
+    const now = (own(read.parentage, entry.id) ?? []).map(({ union, kind }): Parentage => ({
+      union: unionOf.get(union)!,
+      kind,
+    }));
+    // A table tells one partnership a child; further ones stay.
+    const rest = before.slice(1).filter(({ union }) => !now.some((one) => one.union === union));
+    const next = [...now, ...rest];
+    if (JSON.stringify(before) !== JSON.stringify(next)) children.push({ kind: 'setParentage', child: id, of: next });
+    const [was, is] = [personOf(diagram, id), own(read.people, entry.id) ?? noFacts];
+    const patch = Object.fromEntries(
+      (['born', 'died', 'birthPlace', 'deathPlace', 'sex'] as const)
+        .filter((one) => was[one] !== is[one])
+        .map((one) => [one, is[one]]),
+    );
+    if (Object.keys(patch).length > 0) facts.push({ kind: 'setPerson', id, patch });
+  }
+  const used = new Set(unionOf.values());
+  const staying = new Set(idOf.values());
+  const dropped = Object.values(family.unions)
+    .filter(({ id, partners }) => !used.has(id) && partners.some((one) => staying.has(one)))
+    .filter(
+      ({ id }) =>
+        !Object.entries(family.parentage).some(
+          ([child, links]) => staying.has(child) && links.slice(1).some(({ union }) => union === id),
+        ),
+    )
+    .map(({ id }): FamilyCommand => ({ kind: 'dropUnion', id }));
+  const entries = entryChanges(diagram, read.entries, idOf);
+  const removed = entries.filter(({ kind }) => kind === 'removeEntries');
+  return [
+    ...entries.filter(({ kind }) => kind !== 'removeEntries'),
+    ...made,
+    ...children,
+    ...dropped,
+    ...facts,
+    ...removed,
+    ...trayChanges(diagram, read, newId),
+  ];
+}

@@ -1,0 +1,18 @@
+import { nothingRead, type ListTokens, type ReadChoices } from '../../../read';
+import { isGedcom } from './gedcom-lines';
+import { readGedcom } from './gedcom';
+import { readFamilyOutline } from './outline';
+import { isFamilyTable, readFamilyTable } from './table';
+import type { FamilyReading } from './result';
+
+export const nothingOfFamily: FamilyReading = { ...nothingRead, people: {}, unions: [], parentage: {}, rest: '' };
+
+/** A family from a GEDCOM file, a table with columns for parents or partners, or an indented outline with partners after + or &. */
+export function readFamily(tokens: ListTokens, choices: ReadChoices = {}): FamilyReading {
+  if (tokens.refusal) return { ...nothingOfFamily, findings: [tokens.refusal] };
+  if (isGedcom(tokens.text)) return readGedcom(tokens.text);
+  const { table } = tokens;
+  if (table && choices.structure !== 'outline' && (choices.structure === 'table' || isFamilyTable(tokens)))
+    return readFamilyTable(tokens, table, choices);
+  return readFamilyOutline(tokens);
+}

@@ -1,0 +1,269 @@
+import { finding, own, type Finding } from '../../../model';
+import {
+  columnUseOf,
+  foldName,
+  NameIndex,
+  nothingRead,
+  textsOf,
+  trayed,
+  withinLimits,
+  type Column,
+  type ListTokens,
+  type Question,
+  type ReadChoices,
+  type ReadEntry,
+  type TableTokens,
+} from '../../../read';
+import { isUnknown, noFacts, type Parentage, type Person } from '../model';
+import { familyHeadings } from '../words';
+import { FamilyMaker, type FamilyReading } from './result';
+
+const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
+  [/^(f|female|woman|girl|w|weiblich|fille|femme)$/i, 'female'],
+  [/^(m|male|man|boy|mannlich|männlich|garçon|homme)$/i, 'male'],
+  [/^(x|other|diverse?)$/i, 'other'],
+];
+const parentageOf = (text: string): Parentage['kind'] | null =>
+  (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown'] as const).find((kind) =>
+    text.trim().toLowerCase().startsWith(kind),
+  ) ?? null;
+
+/** True where a table has columns for parents or partners. */
+export function isFamilyTable(tokens: ListTokens): boolean {
+  const head = tokens.table?.rows[0]?.cells.map((cell) => columnUseOf(cell, familyHeadings)) ?? [];
+  return (
+    head.includes('name') &&
+    (head.includes('father') || head.includes('mother') || head.includes('partner') || head.includes('parents'))
+  );
+}
+
+interface Row {
+  readonly entry: ReadEntry;
+  readonly ownId: string;
+  readonly parents: readonly string[];
+  readonly partners: readonly string[];
+  readonly married: string;
+  readonly parentage: Parentage['kind'] | null;
+}
+
+/** A table of persons with their parents and partners by id or by name. Who is named only so is added; near spellings are asked about. O(cells). */
+export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): FamilyReading {
+  const head = table.rows[0]?.cells ?? [];
+  const columns = head.map((header, index): Column => ({
+    index,
+    header,
+    use: choices.columns?.[index] ?? columnUseOf(header, familyHeadings) ?? 'field',
+  }));
+  const maker = new FamilyMaker();
+  const findings: Finding[] = [];
+  const notPlaced = table.aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  const rows: Row[] = [];
+  for (const { cells, line } of table.rows.slice(1)) {
+    const of = (use: string) =>
+      columns.filter((column) => column.use === use).map(({ index }) => (cells[index] ?? '').trim());
+    const one = (use: string) => of(use).find((cell) => cell !== '') ?? '';
+    const tray = one('tray');
+    if (tray !== '' && cells.filter((cell) => cell !== '').length === 1) {
+      notPlaced.push({ line, text: tray, reason: 'It had no place before.' });
+      continue;
+    }
+    const name = one('name');
+    if (name === '' && one('id') === '') {
+      notPlaced.push(trayed({ cells, line }, `Line ${line} has no name.`));
+      continue;
+    }
+    const id = `p${line}`;
+    const person: Person = {
+      ...noFacts,
+      born: one('born').slice(0, 80),
+      died: one('died').slice(0, 80),
+      birthPlace: one('birthPlace').slice(0, 200),
+      deathPlace: one('deathPlace').slice(0, 200),
+      sex: sexes.find(([word]) => word.test(one('sex')))?.[1] ?? null,
+    };
+    if (!isUnknown(person)) maker.people[id] = person;
+    const details = columns.filter(({ use }) => use === 'detail').map(({ index }) => (cells[index] ?? '').trim());
+    while (details.length > 0 && details.at(-1) === '') details.pop();
+    const role = one('role').toLowerCase();
+    const fields = columns.flatMap(({ use, header, index }) =>
+      use === 'field' && (cells[index] ?? '') !== '' ? [[header, cells[index]!]] : [],
+    );
+    rows.push({
+      entry: {
+        id,
+        line,
+        name,
+        details,
+        fields: Object.fromEntries(fields) as Record<string, string>,
+        role: role === 'pet' || role === 'guest' ? role : null,
+        parent: null,
+      },
+      ownId: one('id'),
+      parents: [...of('father'), ...of('mother'), ...of('parents').flatMap(several)].filter((cell) => cell !== ''),
+      partners: of('partner')
+        .flatMap(several)
+        .filter((cell) => cell !== ''),
+      married: one('married'),
+      parentage: parentageOf(one('parentage')),
+    });
+  }
+  const people = new Finder(rows, choices, findings);
+  for (const row of rows) {
+    const parents = [...new Set(row.parents.map((named) => people.find(named, row.entry)))].filter(
+      (id) => id !== row.entry.id,
+    );
+    if (parents.length > 2)
+      findings.push(
+        finding(
+          'many-parents',
+          'warning',
+          `Line ${row.entry.line}: ${parents.length} parents; the first two were taken.`,
+          { line: row.entry.line, entries: [row.entry.id] },
+        ),
+      );
+    if (parents.length > 0) maker.child(row.entry.id, maker.union(parents.slice(0, 2)), row.parentage ?? 'birth');
+    for (const named of row.partners) {
+      const partner = people.find(named, row.entry);
+      if (partner !== row.entry.id)
+        maker.union([row.entry.id, partner], {
+          kind: row.married ? 'married' : 'unknown',
+          from: row.married.slice(0, 80),
+        });
+    }
+  }
+  // Parents named in two columns are partners of each other; their place in the drawing needs no more.
+  const { unions, parentage } = maker;
+  return withinLimits({
+    ...nothingRead,
+    structure: 'parent-columns',
+    columns,
+    header: true,
+    emptyLines: tokens.emptyLines(table.all.length),
+    entries: [...rows.map(({ entry }) => entry), ...people.added],
+    notPlaced,
+    questions: people.questions,
+    findings: [...findings, ...people.findingsOfAdded()],
+    ...{ people: maker.people, unions, parentage, rest: '' },
+  });
+}
+
+const several = (cell: string): string[] =>
+  (/^"|;/.test(cell) ? textsOf(cell) : cell.split(/\s+(?:&|\+|and)\s+|[;+&]/)).map((one) => one.trim());
+
+/** Finds who is named: by id, by name, by a near spelling that is asked about; else somebody who is added. */
+class Finder {
+  readonly added: ReadEntry[] = [];
+  readonly questions: Question[] = [];
+  private readonly byId = new Map<string, string>();
+  private readonly byName = new Map<string, string[]>();
+  private readonly index = new NameIndex(1);
+  private readonly answered = new Map<string, string>();
+  private readonly names: string[] = [];
+
+  constructor(
+    private readonly rows: readonly Row[],
+    private readonly choices: ReadChoices,
+    findings: Finding[],
+  ) {
+    const same = new Map<string, number>();
+    for (const { entry, ownId } of rows) {
+      if (ownId !== '') {
+        if (this.byId.has(ownId))
+          findings.push(
+            finding(
+              'same-id',
+              'warning',
+              `Line ${entry.line}: the id “${ownId}” stands twice; the first was taken where it is named.`,
+              { line: entry.line, entries: [entry.id] },
+            ),
+          );
+        else this.byId.set(ownId, entry.id);
+      }
+      const name = foldName(entry.name);
+      this.byName.set(name, [...(this.byName.get(name) ?? []), entry.id]);
+      same.set(name, (same.get(name) ?? 0) + 1);
+      this.index.add(name);
+      this.names.push(name);
+    }
+  }
+
+  find(named: string, from: ReadEntry): string {
+    const byId = this.byId.get(named);
+    if (byId !== undefined) return byId;
+    const folded = foldName(named);
+    const known = this.byName.get(folded);
+    if (known) {
+      if (known.length === 1) return known[0]!;
+      return this.ask(
+        named,
+        from,
+        known,
+        known.find((id) => id !== from.id) ?? known[0]!,
+        `Which “${named}” is meant in line ${from.line}?`,
+      );
+    }
+    const near = [...new Set([...this.index.near(folded, 1), ...this.index.standingFor(folded)])].map(
+      (at) => this.rows[at]!.entry,
+    );
+    if (near.length > 0) {
+      const guess = near[0]!;
+      return this.ask(
+        named,
+        from,
+        near.map(({ id }) => id),
+        guess.id,
+        `Is “${named}” in line ${from.line} ${guess.name}, line ${guess.line}?`,
+      );
+    }
+    return this.add(named, from);
+  }
+
+  private ask(named: string, from: ReadEntry, candidates: readonly string[], guess: string, text: string): string {
+    const id = `named-${foldName(named)}`;
+    const before = this.answered.get(id);
+    if (before !== undefined) return before;
+    const answer = own(this.choices.answers ?? {}, id);
+    const all = new Map(this.rows.map(({ entry }) => [entry.id, entry]));
+    this.questions.push({
+      ...{ id, line: from.line, entry: from.id, wanted: named, text, guess },
+      candidates: candidates
+        .slice(0, 12)
+        .map((one) => ({ id: one, name: all.get(one)!.name, line: all.get(one)!.line })),
+      answered: answer !== undefined,
+    });
+    const taken =
+      answer === 'add' || answer === 'top'
+        ? this.add(named, from)
+        : answer !== undefined && all.has(answer)
+          ? answer
+          : guess;
+    this.answered.set(id, taken);
+    return taken;
+  }
+
+  private add(named: string, from: ReadEntry): string {
+    const folded = foldName(named);
+    const id = `n${this.added.length + 1}`;
+    this.added.push({
+      id,
+      line: from.line,
+      name: named.slice(0, 400),
+      details: [],
+      fields: {},
+      role: null,
+      parent: null,
+    });
+    this.byName.set(folded, [id]);
+    return id;
+  }
+
+  findingsOfAdded(): Finding[] {
+    if (this.added.length === 0) return [];
+    const some = this.added
+      .slice(0, 4)
+      .map(({ name }) => name)
+      .join(', ');
+    const message = `${this.added.length} ${this.added.length === 1 ? 'person is' : 'persons are'} named only as a parent or partner and ${this.added.length === 1 ? 'was' : 'were'} added: ${some}${this.added.length > 4 ? ' …' : ''}.`;
+    return [finding('added-person', 'note', message, { entries: this.added.map(({ id }) => id) })];
+  }
+}

@@ -1,0 +1,109 @@
+import { byOrder, own } from '../../model';
+import { dateSpan } from './dates';
+import { personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
+
+/** Who belongs to whom, by ids. */
+export interface Relations {
+  /** Partnerships of a person, in their order in time. */
+  unionsOf(id: string): readonly Union[];
+  /** Children of a partnership in birth order, with how they belong to it. */
+  childrenOf(union: string): readonly { readonly id: string; readonly kind: Parentage['kind'] }[];
+  /** The partnerships a person is a child of, birth first. */
+  parentsOf(id: string): readonly { readonly union: Union; readonly kind: Parentage['kind'] }[];
+  /** Parents of a person, in the order of their partnership. */
+  parents(id: string): readonly { readonly id: string; readonly kind: Parentage['kind'] }[];
+}
+
+const kept = new WeakMap<FamilyPart, { entries: object; relations: Relations }>();
+const rank: Readonly<Record<Parentage['kind'], number>> = {
+  birth: 0,
+  unknown: 1,
+  adopted: 2,
+  foster: 3,
+  step: 4,
+  donor: 5,
+};
+const none: readonly never[] = [];
+
+/** Made once a diagram. O(persons log persons + partnerships). */
+export function relationsOf(diagram: FamilyTree): Relations {
+  const { family, entries } = diagram;
+  const known = kept.get(family);
+  if (known?.entries === entries) return known.relations;
+  const when = (text: string): number => dateSpan(text)?.from ?? Infinity;
+  const unions = new Map<string, Union[]>();
+  const place = new Map(Object.keys(family.unions).map((id, k) => [id, k]));
+  for (const union of Object.values(family.unions)) for (const partner of union.partners) push(unions, partner, union);
+  for (const list of unions.values())
+    list.sort((a, b) =>
+      when(a.from) === when(b.from) ? place.get(a.id)! - place.get(b.id)! : when(a.from) - when(b.from),
+    );
+  const children = new Map<string, { id: string; kind: Parentage['kind'] }[]>();
+  for (const [id, links] of Object.entries(family.parentage))
+    for (const { union, kind } of links) push(children, union, { id, kind });
+  const born = (id: string) => when(personOf(diagram, id).born);
+  for (const list of children.values())
+    list.sort((a, b) => {
+      const [one, other] = [born(a.id), born(b.id)];
+      // Those without a date keep their place in the list beside the others.
+      return one !== other && one !== Infinity && other !== Infinity
+        ? one - other
+        : byOrder(own(entries, a.id)!, own(entries, b.id)!);
+    });
+  const parentsOf: Relations['parentsOf'] = (id) =>
+    [...(own(family.parentage, id) ?? [])]
+      .sort((a, b) => rank[a.kind] - rank[b.kind])
+      .map(({ union, kind }) => ({ union: own(family.unions, union)!, kind }));
+  const relations: Relations = {
+    unionsOf: (id) => unions.get(id) ?? none,
+    childrenOf: (union) => children.get(union) ?? none,
+    parentsOf,
+    parents: (id) =>
+      parentsOf(id).flatMap(({ union, kind }) => union.partners.map((partner) => ({ id: partner, kind }))),
+  };
+  kept.set(family, { entries, relations });
+  return relations;
+}
+
+function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}
+
+/** The partners of a person, in the order of their partnerships. */
+export const partnersOf = (relations: Relations, id: string): string[] =>
+  relations.unionsOf(id).flatMap(({ partners }) => partners.filter((one) => one !== id));
+
+/** Those reached from a person by going on in one direction, itself among them; each once, nearest first. */
+export function reachedFrom(id: string, next: (id: string) => readonly string[]): string[] {
+  const found = [id];
+  const seen = new Set(found);
+  for (let k = 0; k < found.length; k++)
+    for (const one of next(found[k]!))
+      if (!seen.has(one)) {
+        seen.add(one);
+        found.push(one);
+      }
+  return found;
+}
+export const ancestorsOf = (relations: Relations, id: string): string[] =>
+  reachedFrom(id, (one) => relations.parents(one).map((parent) => parent.id));
+export const descendantsOf = (relations: Relations, id: string): string[] =>
+  reachedFrom(id, (one) =>
+    relations.unionsOf(one).flatMap((union) => relations.childrenOf(union.id).map((child) => child.id)),
+  );
+
+/** The persons that a view shows: all, or those around the chosen one, with the partners that their children have in common. */
+export function shownIn(diagram: FamilyTree, relations: Relations): ReadonlySet<string> {
+  const { view, of } = diagram.family.manner;
+  if (view === 'whole' || of === null || !own(diagram.entries, of)) return new Set(Object.keys(diagram.entries));
+  const shown = new Set<string>();
+  if (view !== 'descendants') for (const id of ancestorsOf(relations, of)) shown.add(id);
+  if (view !== 'ancestors')
+    for (const id of descendantsOf(relations, of)) {
+      shown.add(id);
+      for (const partner of partnersOf(relations, id)) shown.add(partner);
+    }
+  return shown;
+}

@@ -1,0 +1,176 @@
+import { inOrder } from '../../../arrange/graph';
+import type { Rows, ShownUnion } from './blocks';
+
+/** Gaps across the generations, CSS px. */
+export interface AcrossGaps {
+  readonly partner: number;
+  readonly sibling: number;
+  readonly branch: number;
+}
+
+/** Where everybody stands across: the middle of each person, and of each partnership. CSS px. */
+export interface Across {
+  readonly middle: Float64Array;
+  /** Where the line to the children begins. */
+  readonly union: Float64Array;
+  readonly left: number;
+  readonly right: number;
+}
+
+const sweeps = 12;
+
+/**
+ * Places blocks across in their order: children below the middle of their parents, parents above the middle of their children, by turns, each row as near to
+ * what it wants as the order and the gaps allow. The last turn is upward, so that parents stand exactly over their children where nothing forces them
+ * elsewhere. `breadth`: of each person. O(sweeps × persons).
+ */
+export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps): Across {
+  const { blocks, rows: order, blockOf, host, unions } = rows;
+  const size = blocks.map(
+    ({ members }) => members.reduce((sum, m) => sum + breadth[m]!, 0) + gaps.partner * (members.length - 1),
+  );
+  const within = new Float64Array(breadth.length);
+  blocks.forEach(({ members }, b) => {
+    let at = -size[b]! / 2;
+    for (const m of members) {
+      within[m] = at + breadth[m]! / 2;
+      at += breadth[m]! + gaps.partner;
+    }
+  });
+  const centre = new Float64Array(blocks.length);
+  const apart = order.map((row) =>
+    Float64Array.from(row, (b, k) => {
+      if (k === 0) return 0;
+      const before = row[k - 1]!;
+      const siblings = host[b]! >= 0 && host[b] === host[before];
+      return size[before]! / 2 + size[b]! / 2 + (siblings ? gaps.sibling : gaps.branch);
+    }),
+  );
+  order.forEach((row, r) => {
+    let at = 0;
+    row.forEach((b, k) => {
+      at += k === 0 ? 0 : apart[r]![k]!;
+      centre[b] = at;
+    });
+  });
+  const middleOf = (m: number) => centre[blockOf[m]!]! + within[m]!;
+  const unionAt = ({ partners }: ShownUnion): number => unionMiddle(partners, middleOf, breadth);
+  const parentsOf = new Map<number, number[]>();
+  const unionsOf = new Map<number, number[]>();
+  unions.forEach((union, u) => {
+    for (const { child } of union.children) push(parentsOf, child, u);
+    // A partnership counts once, with the block of its first partner.
+    push(unionsOf, blockOf[union.partners[0]!]!, u);
+  });
+  const settle = (r: number, wanted: (b: number) => { at: number; weight: number }) => {
+    const row = order[r]!;
+    const wants = row.map(wanted);
+    const places = inOrder(
+      wants.map(({ at }) => at),
+      wants.map(({ weight }) => weight),
+      apart[r]!,
+    );
+    row.forEach((b, k) => (centre[b] = places[k]!));
+  };
+  const down = (b: number) => {
+    let [sum, weight] = [0, 0];
+    for (const m of blocks[b]!.members)
+      for (const u of parentsOf.get(m) ?? []) {
+        // The family the block stands below counts more than those it is tied to besides.
+        const w = u === host[b] ? 1 : 0.35;
+        sum += w * (unionAt(unions[u]!) - within[m]!);
+        weight += w;
+      }
+    return weight === 0 ? { at: centre[b]!, weight: 0.02 } : { at: sum / weight, weight };
+  };
+  const up = (b: number) => {
+    let [sum, weight] = [0, 0];
+    for (const u of unionsOf.get(b) ?? []) {
+      const union = unions[u]!;
+      const children = union.children.map(({ child }) => middleOf(child));
+      if (children.length === 0) continue;
+      const w = union.children.some(({ child }) => host[blockOf[child]!] === u) ? 1 : 0.2;
+      sum += w * (centre[b]! + (Math.min(...children) + Math.max(...children)) / 2 - unionAt(union));
+      weight += w;
+    }
+    return weight === 0 ? { at: centre[b]!, weight: 0.02 } : { at: sum / weight, weight };
+  };
+  for (let sweep = 0; sweep < sweeps; sweep++) {
+    for (let r = 1; r < order.length; r++) settle(r, down);
+    for (let r = order.length - 1; r >= 0; r--) settle(r, up);
+  }
+  const middle = Float64Array.from(breadth, (_, m) => (blockOf[m]! < 0 ? 0 : middleOf(m)));
+  let [left, right] = [Infinity, -Infinity];
+  breadth.forEach((wide, m) => {
+    if (blockOf[m]! < 0) return;
+    left = Math.min(left, middle[m]! - wide / 2);
+    right = Math.max(right, middle[m]! + wide / 2);
+  });
+  if (left > right) [left, right] = [0, 0];
+  return { middle, union: Float64Array.from(unions, unionAt), left, right };
+}
+
+/** The rows with couples turned round whose families stand on the other side each; the same where none is. */
+export function turnedRows(rows: Rows, { union, middle }: Across): Rows {
+  const { blocks, unions } = rows;
+  const parentAt = new Map<number, number>();
+  unions.forEach(({ children }, u) => {
+    for (const { child } of children) if (!parentAt.has(child)) parentAt.set(child, union[u]!);
+  });
+  let turned = false;
+  const next = blocks.map((block) => {
+    if (block.members.length < 2) return block;
+    const [first, last] = [parentAt.get(block.members[0]!), parentAt.get(block.members.at(-1)!)];
+    const centre = (middle[block.members[0]!]! + middle[block.members.at(-1)!]!) / 2;
+    // Both have parents: each on the side of theirs. One has: on the side where they are, where that is far off.
+    const wrong =
+      first !== undefined && last !== undefined
+        ? first > last + 0.5
+        : block.members.length === 2 &&
+          ((first !== undefined && first > centre + 40) || (last !== undefined && last < centre - 40));
+    if (!wrong) return block;
+    turned = true;
+    return { ...block, members: [...block.members].reverse() };
+  });
+  return turned ? { ...rows, blocks: next } : rows;
+}
+
+/** The middle of the room between two partners, or of a single parent. */
+export function unionMiddle(
+  partners: readonly number[],
+  middleOf: (m: number) => number,
+  breadth: Float64Array,
+): number {
+  const [a, b] = partners;
+  if (b === undefined) return middleOf(a!);
+  const [one, other] = middleOf(a!) < middleOf(b) ? [a!, b] : [b, a!];
+  return (middleOf(one) + breadth[one]! / 2 + middleOf(other) - breadth[other]! / 2) / 2;
+}
+
+/** How many lines from partnerships to children cross between neighbouring rows. O(lines²) a row, for the lines of different families. */
+export function crossingsOf({ unions, blocks, blockOf }: Rows, across: Across): number {
+  const byRow = new Map<number, [number, number][]>();
+  unions.forEach((union, u) => {
+    const row = blocks[blockOf[union.partners[0]!]!]!.row;
+    for (const { child } of union.children) {
+      const list = byRow.get(row);
+      const edge: [number, number] = [across.union[u]!, across.middle[child]!];
+      if (list) list.push(edge);
+      else byRow.set(row, [edge]);
+    }
+  });
+  let crossings = 0;
+  for (const edges of byRow.values()) {
+    edges.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+    for (let i = 0; i < edges.length; i++)
+      for (let j = i + 1; j < edges.length; j++)
+        if (edges[i]![0] < edges[j]![0] && edges[i]![1] > edges[j]![1] + 0.01) crossings++;
+  }
+  return crossings;
+}
+
+function push<K>(map: Map<K, number[]>, key: K, value: number): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}

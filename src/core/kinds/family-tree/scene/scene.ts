@@ -1,0 +1,413 @@
+import { extentOfLines, roundedPath } from '../../../arrange/graph';
+import {
+  KeptFor,
+  nextSheet,
+  orientations,
+  own,
+  pxPerPt,
+  readFrom,
+  sheetName,
+  type BoxStyle,
+  type DiagramCommon,
+  type Entry,
+  type Sheet,
+} from '../../../model';
+import {
+  comfortablePt,
+  entryGroup,
+  freeRoom,
+  placeOnSheet,
+  sheetNotes,
+  sizeChoices,
+  tierNameRoom,
+  tierNames,
+  type Scene,
+  type SceneGroup,
+  type SizeChoices,
+  type TierBand,
+} from '../../../scene';
+import { lookOf, tierStyle } from '../../../style';
+import { lifeWords } from '../dates';
+import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
+import { personOf, type FamilyTree, type Parentage } from '../model';
+import { partnersOf } from '../relations';
+import { asHierarchy } from '../styles';
+import type { FamilyListing } from '../structure';
+import { parentageWords, tierName } from '../words';
+import { rowsOf, shownUnions, ways, type Rows } from './blocks';
+import { linesOf, type Along, type FamilyLine } from './lanes';
+import { crossingsOf, placeAcross, turnedRows, type Across } from './place';
+
+/** Gaps as they are wanted and as small as they may get, CSS px. */
+const partnerGap = 26;
+const leastGap = { partner: 18, sibling: 6, branch: 10, tier: 30 } as const;
+const eases = [1, 0.6, 0.3, 0];
+
+interface Placed {
+  readonly across: Across;
+  readonly along: Along;
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+  readonly wanted: readonly number[];
+  readonly size: { readonly across: number; readonly along: number };
+  readonly scale: number;
+}
+
+/** From a family with complete styles to its Scene: generations as tiers, each family's lines on levels of their own. */
+export function familyScene(diagram: FamilyTree, listing: FamilyListing, styles: readonly BoxStyle[]): Scene {
+  const shown = asShown(diagram, listing);
+  const rows = bestRows(diagram, listing);
+  const legend = legendOf(diagram, listing);
+  const smallest = smallestOf(shown, listing, styles);
+  const usual = styles.find((_, i) => listing.tier[i]! > 0)?.nameSize ?? 13;
+  const largest = (diagram.arrangement.largestPrint * readFrom(diagram.sheet.size) * pxPerPt) / usual;
+  const choices = sizeChoices(shown, asHierarchy(listing), styles, {
+    beside: new Uint8Array(listing.ids.length),
+    marks: null,
+  });
+  const margin = tierNameRoom(diagram, styles, choices);
+  const comfortable = (Math.max(comfortablePt, diagram.sheet.leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
+  const fit = (sheet: Sheet) => ({
+    sheet,
+    placed: fitted(diagram, listing, rows, choices, {
+      room: freeRoom({ ...diagram, sheet }, legend),
+      largest,
+      comfortable,
+      margin,
+    }),
+  });
+  const best = (sheet: Sheet) =>
+    orientations(sheet)
+      .map(fit)
+      .reduce((most, one) => (one.placed.scale > most.placed.scale * 1.05 ? one : most));
+  let taken = best(diagram.sheet);
+  const larger = nextSheet(diagram.sheet.size);
+  const { leastPrint } = diagram.sheet;
+  if (larger && leastPrint !== null && smallest !== null && taken.placed.scale * smallest < leastPrint * pxPerPt) {
+    const next = best({ ...diagram.sheet, size: larger });
+    if (next.placed.scale * smallest >= leastPrint * pxPerPt) taken = next;
+  }
+  return drawn(diagram, shown, listing, styles, { rows, ...taken, legend, largest, margin, smallest });
+}
+
+/** Entries as their boxes show them: the life, and the number where one is asked for. */
+function asShown(diagram: FamilyTree, { relations }: FamilyListing): DiagramCommon {
+  const { of, numbers, dates } = diagram.family.manner;
+  const ancestors =
+    of !== null && numbers === 'ancestors'
+      ? ancestorNumbers(of, relations, (id) => personOf(diagram, id).sex === 'female')
+      : null;
+  const descendants = of !== null && numbers === 'descendants' ? descendantNumbers(of, relations) : null;
+  const entries: DiagramCommon['entries'] = {};
+  for (const id of Object.keys(diagram.entries)) {
+    const entry = own(diagram.entries, id)!;
+    const { born, died } = personOf(diagram, id);
+    const number = ancestors?.get(id) ?? descendants?.get(id);
+    entries[id] = withLife(
+      entry,
+      [number === undefined ? '' : String(number), lifeWords(born, died, dates)].filter(Boolean).join(' · '),
+    );
+  }
+  return { ...diagram, entries };
+}
+
+const lives = new KeptFor<Entry, { readonly life: string; readonly entry: Entry }>();
+function withLife(entry: Entry, life: string): Entry {
+  if (life === '') return entry;
+  const before = lives.get(entry);
+  if (before?.life === life) return before.entry;
+  const shown = { ...entry, details: [life, ...entry.details.slice(0, 7)] };
+  lives.set(entry, { life, entry: shown });
+  return shown;
+}
+
+const rowsKept = new KeptFor<FamilyListing, Rows>();
+
+/** The rows with the fewest crossings of the ways they can be put together; of those the narrowest. Kept while nobody's relations change. */
+function bestRows(diagram: FamilyTree, listing: FamilyListing): Rows {
+  const known = rowsKept.get(listing);
+  if (known) return known;
+  const unions = shownUnions(listing);
+  const breadth = new Float64Array(listing.ids.length).fill(100);
+  const { siblingGap, branchGap } = diagram.arrangement;
+  let best: { rows: Rows; crossings: number; width: number } | null = null;
+  for (const way of ways) {
+    let rows = rowsOf(listing, unions, way);
+    for (let turn = 0; turn < 4; turn++) {
+      const across = placeAcross(rows, breadth, { partner: partnerGap, sibling: siblingGap, branch: branchGap });
+      const one = { rows, crossings: crossingsOf(rows, across), width: across.right - across.left };
+      if (!best || one.crossings < best.crossings || (one.crossings === best.crossings && one.width < best.width - 1))
+        best = one;
+      const next = turnedRows(rows, across);
+      if (next === rows) break;
+      rows = next;
+    }
+  }
+  rowsKept.set(listing, best!.rows);
+  return best!.rows;
+}
+
+interface Fit {
+  readonly room: { readonly width: number; readonly height: number } | null;
+  readonly largest: number;
+  readonly comfortable: number;
+  readonly margin: number;
+}
+
+/** The widths and gaps with which it prints largest; gaps get smaller only where the print would not be comfortable. */
+function fitted(diagram: FamilyTree, listing: FamilyListing, rows: Rows, choices: SizeChoices, fit: Fit): Placed {
+  const room = fit.room ?? { width: 1500, height: 1000 };
+  const right = diagram.arrangement.direction === 'right';
+  let best: Placed | null = null;
+  for (const ease of eases) {
+    const most = Math.max(1, ...choices.sizes.map(({ length }) => length));
+    for (let k = most - 1; k >= 0; k--) {
+      const one = placedWith(diagram, listing, rows, choices, { ease, share: most === 1 ? 0 : k / (most - 1) });
+      const [wide, high] = right
+        ? [one.size.along, one.size.across + fit.margin]
+        : [one.size.across + fit.margin, one.size.along];
+      const scale = Math.min(
+        fit.room ? fit.largest : Infinity,
+        room.width / Math.max(1, wide),
+        room.height / Math.max(1, high),
+      );
+      if (!best || scale > best.scale * 1.01) best = { ...one, scale };
+    }
+    if (best!.scale >= Math.min(fit.comfortable, fit.largest) - 1e-9) break;
+  }
+  return best!;
+}
+
+function placedWith(
+  { arrangement }: FamilyTree,
+  listing: FamilyListing,
+  rows: Rows,
+  choices: SizeChoices,
+  { ease, share }: { readonly ease: number; readonly share: number },
+): Omit<Placed, 'scale'> {
+  const { ids, tierStart, tier } = listing;
+  const width = new Float64Array(ids.length);
+  const height = new Float64Array(ids.length);
+  const wanted: number[] = [];
+  choices.sizes.forEach((options, t) => {
+    const k = Math.round(share * Math.max(0, options.length - 1));
+    const option = (ease < 1 ? choices.tight : choices.sizes)[t]![k]!;
+    width.set(option.width, tierStart[t]);
+    height.set(option.height, tierStart[t]);
+    wanted.push(choices.wanted[t]![k]!);
+  });
+  const right = arrangement.direction === 'right';
+  const [breadth, length] = right ? [height, width] : [width, height];
+  const at = (least: number, wish: number) => Math.min(wish, least + (wish - least) * ease);
+  const across = placeAcross(rows, breadth, {
+    partner: at(leastGap.partner, partnerGap),
+    sibling: at(leastGap.sibling, arrangement.siblingGap),
+    branch: at(leastGap.branch, arrangement.branchGap),
+  });
+  const depth = Array.from({ length: Math.max(0, tierStart.length - 1) }, (_, t) => {
+    let most = 0;
+    for (let i = tierStart[t]!; i < tierStart[t + 1]!; i++) if (tier[i]! > 0) most = Math.max(most, length[i]!);
+    return most;
+  });
+  const along = linesOf(rows, across, { breadth, depth, least: at(leastGap.tier, arrangement.tierGap) });
+  const deepest = along.lines.reduce(
+    (most, { points }) => Math.max(most, ...points.filter((_, p) => p % 2 === 1)),
+    along.rows.at(-1)?.end ?? 0,
+  );
+  return { across, along, width, height, wanted, size: { across: across.right - across.left, along: deepest } };
+}
+
+interface Taken {
+  readonly rows: Rows;
+  readonly sheet: Sheet;
+  readonly placed: Placed;
+  readonly legend: string;
+  readonly largest: number;
+  readonly margin: number;
+  readonly smallest: number | null;
+}
+
+function drawn(
+  diagram: FamilyTree,
+  shown: DiagramCommon,
+  listing: FamilyListing,
+  styles: readonly BoxStyle[],
+  { rows, sheet, placed, legend, largest, margin, smallest }: Taken,
+): Scene {
+  const { across, along, width, height, wanted } = placed;
+  const { ids, tier, tierStart, outline } = listing;
+  const right = diagram.arrangement.direction === 'right';
+  const look = lookOf(diagram.look);
+  const onIt = { ...diagram, sheet };
+  const size = right
+    ? { width: placed.size.along, height: placed.size.across }
+    : { width: placed.size.across, height: placed.size.along };
+  const tiers = along.rows.map(({ start, end }) => ({ start, rowStart: start, end }));
+  const names = tierNames(diagram, asHierarchy(listing), styles, { tiers } as never, margin);
+  const [left, top] = right ? [0, -margin] : [-margin, 0];
+  const extent = { x: left, y: top, width: size.width - left, height: size.height - top };
+  const onSheet = placeOnSheet(onIt, extent, legend, largest);
+  const drawing = {
+    ...onSheet.drawing,
+    x: onSheet.drawing.x - extent.x * onSheet.drawing.scale,
+    y: onSheet.drawing.y - extent.y * onSheet.drawing.scale,
+  };
+  const turned = (points: readonly number[]): number[] =>
+    points.map((_, p) => {
+      const [x, y] = [points[p - (p % 2)]! - across.left, points[p - (p % 2) + 1]!];
+      return (p % 2 === 0) === right ? y : x;
+    });
+  const boxes = Array.from(outline)
+    .filter((i) => tier[i]! > 0)
+    .map((i) => {
+      const row = along.rows[tier[i]! - 1]!;
+      const [breadth, length] = right ? [height[i]!, width[i]!] : [width[i]!, height[i]!];
+      const begin = across.middle[i]! - across.left - breadth / 2;
+      const start = row.start + (right ? 0 : (row.end - row.start - length) / 2);
+      const box = { x: right ? start : begin, y: right ? begin : start, width: width[i]!, height: height[i]! };
+      const entry = own(shown.entries, ids[i]!)!;
+      return entryGroup(entry, styles[i]!, box, { wanted: wanted[tier[i]! - 1]!, label: labelOf(diagram, listing, i) });
+    });
+  return {
+    title: diagram.title,
+    description: `Family tree: ${boxes.length} persons in ${tiers.length} generations.`,
+    sheet: { ...onSheet.sheet, name: sheetName(sheet), ground: look.ground },
+    drawing,
+    direction: right ? 'right' : 'down',
+    groups: [...names, ...lineGroups(diagram, rows, along.lines, turned), ...boxes],
+    notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
+    tiers: tiers.map((band, t): TierBand => {
+      const from = tierStart[t]!;
+      return {
+        tier: t + 1,
+        name: own(diagram.tiers, String(t + 1))?.name ?? nameOfTier(diagram, listing, t + 1),
+        start: band.start,
+        end: band.end,
+        count: tierStart[t + 1]! - from,
+        swatch: styles[from]?.fill ?? tierStyle(look, t + 1).fill,
+        gap: t === 0 ? null : along.gaps[t]!,
+      };
+    }),
+    manner: 'bands',
+    entriesAs: 'boxes',
+    smallestText: smallest === null ? null : smallest * drawing.scale,
+  };
+}
+
+/** "Parents of Ada Quill" around a chosen person, else "Generation 3". */
+function nameOfTier(diagram: FamilyTree, { index, tier }: FamilyListing, t: number): string {
+  const { of, view } = diagram.family.manner;
+  const at = of === null || view === 'whole' ? undefined : index.get(of);
+  if (at === undefined || tier[at] === 0) return tierName(t);
+  const away = t - tier[at]!;
+  const name = own(diagram.entries, of!)!.name || 'the person chosen';
+  if (away === 0) return name;
+  const steps = Math.abs(away);
+  const word = away < 0 ? 'parents' : 'children';
+  const led = steps === 1 ? word : steps === 2 ? `grand${word}` : `${'great-'.repeat(steps - 2)}grand${word}`;
+  return `${led.charAt(0).toUpperCase()}${led.slice(1)} of ${name}`;
+}
+
+const dashedFor = (kind: Parentage['kind']): boolean => kind === 'adopted' || kind === 'step' || kind === 'foster';
+const dottedFor = (kind: Parentage['kind']): boolean => kind === 'donor' || kind === 'unknown';
+
+/** One group a partnership and manner of line, so that each family is one thing in the drawing. */
+function lineGroups(
+  diagram: FamilyTree,
+  { unions }: Rows,
+  lines: readonly FamilyLine[],
+  turned: (points: readonly number[]) => number[],
+): SceneGroup[] {
+  const { lineWidth, joinRadius } = diagram.arrangement;
+  const stroke = lookOf(diagram.look).line;
+  const byUnion = new Map<number, FamilyLine[]>();
+  for (const line of lines) {
+    const list = byUnion.get(line.union);
+    if (list) list.push(line);
+    else byUnion.set(line.union, [line]);
+  }
+  return [...byUnion].map(([u, own_]): SceneGroup => {
+    const { union } = unions[u]!;
+    const points = own_.map((line) => turned(line.points));
+    const pathOf = (which: (line: FamilyLine) => boolean) =>
+      own_
+        .flatMap((line, k) => (which(line) ? [roundedPath(points[k]!, line.child === null ? 0 : joinRadius)] : []))
+        .join('');
+    const kindOf = (line: FamilyLine) => (line.kind ?? 'birth') as Parentage['kind'];
+    const plain = pathOf(
+      (line) =>
+        !dashedFor(kindOf(line)) &&
+        !dottedFor(kindOf(line)) &&
+        !(line.child === null && union.kind === 'parted' && line === own_[0]),
+    );
+    const dashed = pathOf(
+      (line) => dashedFor(kindOf(line)) || (line.child === null && union.kind === 'parted' && line === own_[0]),
+    );
+    const dotted = pathOf((line) => dottedFor(kindOf(line)));
+    const path = { type: 'path' as const, stroke, strokeWidth: lineWidth };
+    return {
+      type: 'group',
+      stands: { for: 'links', id: union.id },
+      label: '',
+      x: 0,
+      y: 0,
+      bounds: extentOfLines(points),
+      children: [
+        ...(plain ? [{ ...path, d: plain, dashed: false }] : []),
+        ...(dashed ? [{ ...path, d: dashed, dashed: true }] : []),
+        ...(dotted ? [{ ...path, d: dotted, dashed: false, dotted: true as const }] : []),
+      ],
+    };
+  });
+}
+
+function legendOf({ family }: FamilyTree, { shown }: FamilyListing): string {
+  const kinds = new Set(
+    Object.entries(family.parentage).flatMap(([id, links]) => (shown.has(id) ? links.map(({ kind }) => kind) : [])),
+  );
+  const dashed = (['adopted', 'step', 'foster'] as const)
+    .filter((kind) => kinds.has(kind))
+    .map((kind) => parentageWords[kind]);
+  const dotted = (['donor', 'unknown'] as const).filter((kind) => kinds.has(kind)).map((kind) => parentageWords[kind]);
+  const parted = Object.values(family.unions).some(({ kind }) => kind === 'parted');
+  return [
+    ...(dashed.length > 0 ? [`Dashed line to a child: ${dashed.join(', ')}`] : []),
+    ...(dotted.length > 0 ? [`Dotted line to a child: ${dotted.join(', ')}`] : []),
+    ...(parted ? ['Dashed line between partners: parted'] : []),
+  ].join('.  ');
+}
+
+/** "Ada Quill, 1850–1921, generation 2, child of Bo Quill and Cy Marsh, with Di Holm". */
+function labelOf(diagram: FamilyTree, { ids, tier, relations }: FamilyListing, i: number): string {
+  const id = ids[i]!;
+  const entry = own(diagram.entries, id)!;
+  const name = (one: string) => own(diagram.entries, one)?.name || 'somebody without a name';
+  const { born, died } = personOf(diagram, id);
+  const parents = relations.parents(id).map((one) => name(one.id));
+  const partners = partnersOf(relations, id).map(name);
+  return [
+    entry.name || 'No name yet',
+    ...[lifeWords(born, died, 'years')].filter(Boolean),
+    ...entry.details.filter(Boolean),
+    `generation ${tier[i]!}`,
+    ...(parents.length > 0 ? [`child of ${parents.join(' and ')}`] : []),
+    ...(partners.length > 0 ? [`with ${partners.join(', ')}`] : []),
+  ].join(', ');
+}
+
+function smallestOf(
+  { entries }: DiagramCommon,
+  { ids, tier }: FamilyListing,
+  styles: readonly BoxStyle[],
+): number | null {
+  let least = Infinity;
+  ids.forEach((id, i) => {
+    if (tier[i] === 0) return;
+    const { nameSize, detailSize, details } = styles[i]!;
+    const told = own(entries, id)!
+      .details.slice(0, details)
+      .some((detail) => detail.trim() !== '');
+    least = Math.min(least, nameSize, told ? detailSize : Infinity);
+  });
+  return least === Infinity ? null : least;
+}

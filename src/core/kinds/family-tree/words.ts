@@ -1,0 +1,45 @@
+import type { Role, Roles } from '../../hierarchy';
+import { commonHeadings, type Headings } from '../../read';
+
+/** How tables of persons are headed; what only this kind reads has its own uses. */
+export const familyHeadings: Headings = [
+  ['id', /^(id|no|nr|number|ref|reference|key|code)$/],
+  ['name', /^(name|full name|person|nom|nombre|name of person|who)$/],
+  ['born', /^(born|birth|birth date|date of birth|b|geboren|ne|nacido|birthday)$/],
+  ['died', /^(died|death|death date|date of death|d|gestorben|deceased|mort)$/],
+  ['birthPlace', /^(birth ?place|place of birth|born (in|at)|geburtsort)$/],
+  ['deathPlace', /^(death ?place|place of death|died (in|at)|sterbeort)$/],
+  ['sex', /^(sex|gender|m\/f|geschlecht)$/],
+  ['father', /^(father|dad|vater|pere|padre|father (id|no|name)|parent 1|first parent)$/],
+  ['mother', /^(mother|mum|mom|mutter|mere|madre|mother (id|no|name)|parent 2|second parent)$/],
+  ['parents', /^(parents?|child of|eltern)$/],
+  [
+    'partner',
+    /^(partners?|spouses?|husband|wife|married to|husband or wife|ehepartner|conjoint|partner (id|no|name)s?)$/,
+  ],
+  ['married', /^(married|marriage( date)?|married on|wedding( date)?)$/],
+  ['parentage', /^(parentage|child by|how related|relation to parents)$/],
+  ['role', /^(kind|role|type)$/],
+  ['detail', /^(details?( \d+)?|notes?|occupation|remark|trade|title|place|location)$/],
+  ...commonHeadings,
+];
+
+/** Kinds of entries of a household; persons have none. */
+export const familyRoleList: readonly Role[] = [
+  { id: 'pet', name: 'Pet', told: 'belongs to the household' },
+  { id: 'guest', name: 'Guest', told: 'is with the family' },
+];
+export const familyRoles: Roles = { leading: null, all: familyRoleList };
+
+export const parentageWords = {
+  birth: 'by birth',
+  adopted: 'adopted',
+  step: 'stepchild',
+  foster: 'foster child',
+  donor: 'by a donor',
+  unknown: 'unknown',
+} as const;
+
+export const unionWords = { married: 'married', partners: 'partners', parted: 'parted', unknown: 'together' } as const;
+
+export const tierName = (tier: number): string => `Generation ${tier}`;
