@@ -94,6 +94,6 @@ export function wadingBirds(list: string): Diagram {
 /** The family that gave the boathouse, from a table with parents and partners. */
 export function boathouseFamily(list: string): Diagram {
   return edited(made('family-tree', list, 'The boathouse family'), [
-    { kind: 'setTitleBlock', patch: { title: 'The boathouse family', subtitle: 'Five generations of boat builders' } },
+    { kind: 'setTitleBlock', patch: { title: 'The boathouse family', subtitle: 'Boat builders since 1871' } },
   ]);
 }

@@ -6,6 +6,7 @@ import { vennOf } from './arbitrary-venn';
 import { diagramFromParents } from './arbitrary';
 import { hostileName } from './hostile-names';
 import { decisionFrom } from './arbitrary-decision';
+import { familyOf } from './arbitrary-family';
 
 /** Ids that every object answers to, and some plain ones. */
 const oddIds = ['constructor', 'valueOf', 'toString', 'hasOwnProperty', 'isPrototypeOf', '__proto__', '', 'a b', 'ü'];
@@ -29,6 +30,51 @@ const factsOf = {
   payoff: fc.constantFrom(null, -18000, 0),
 };
 const branchFacts = fc.record(factsOf);
+
+const unionId = fc.oneof(
+  fc.nat({ max: 3 }).map((n) => `u${n}`),
+  fc.constantFrom('constructor', '__proto__', 'x y'),
+);
+const parentage = fc.array(
+  fc.record({ union: unionId, kind: fc.constantFrom('birth' as const, 'adopted' as const, 'step' as const) }),
+  { minLength: 1, maxLength: 3 },
+);
+const union = fc.record({
+  id: unionId,
+  partners: fc.array(entryId, { minLength: 1, maxLength: 2 }),
+  kind: fc.constantFrom('married' as const, 'unknown' as const),
+  from: fc.constantFrom('', '1900'),
+  to: fc.constant(''),
+  extra: fc.constant(''),
+});
+const personFacts = {
+  born: fc.constantFrom('', '1900', 'about 1850'),
+  died: fc.constantFrom('', '1980'),
+  birthPlace: fc.constant(''),
+  deathPlace: fc.constantFrom('', 'Quay'),
+  sex: fc.constantFrom(null, 'female' as const),
+  extra: fc.constant(''),
+};
+const familyBelongings = fc.record({
+  people: fc.dictionary(entryId, fc.record(personFacts), { maxKeys: 1 }),
+  unions: fc.dictionary(unionId, union, { maxKeys: 1 }),
+  parentage: fc.dictionary(entryId, parentage, { maxKeys: 1 }),
+  of: fc.option(entryId),
+});
+const familyCommands: fc.Arbitrary<Command> = fc.oneof(
+  fc
+    .record({ id: entryId, patch: fc.record(personFacts, { requiredKeys: [] }) })
+    .map((one): Command => ({ kind: 'setPerson', ...one })),
+  union.map((one): Command => ({ kind: 'putUnion', union: one })),
+  unionId.map((id): Command => ({ kind: 'dropUnion', id })),
+  fc
+    .record({ id: unionId, partners: fc.array(entryId, { minLength: 1, maxLength: 2 }) })
+    .map(({ id, partners }): Command => ({ kind: 'changeUnion', id, patch: { partners } })),
+  fc
+    .record({ child: entryId, of: fc.option(parentage) })
+    .map(({ child, of }): Command => ({ kind: 'setParentage', child, of: of ?? [] })),
+  fc.record({ of: fc.option(entryId) }).map((patch): Command => ({ kind: 'setFamily', patch })),
+);
 
 /** An org chart whose names, details, fields and side links are hostile. */
 export const hostileCharts: fc.Arbitrary<Diagram> = fc
@@ -106,6 +152,7 @@ const styled = fc.dictionary(entryId, fc.constant({ fill: '#112233' }), { maxKey
 
 /** Every command there is, much of it at what is not there or is only inherited. Not checked by the schema. */
 export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
+  familyCommands,
   fc
     .record({ id: entryId, patch: fc.record(factsOf, { requiredKeys: [] }) })
     .map(({ id, patch }): Command => ({ kind: 'setFacts', id, patch })),
@@ -126,6 +173,7 @@ export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
       links: fc.array(link, { maxLength: 2 }),
       branches: styled,
       only: styled,
+      family: fc.option(familyBelongings, { nil: undefined }),
       facts: fc.option(fc.dictionary(entryId, branchFacts, { maxKeys: 2 }), { nil: undefined }),
       nudges: fc.option(fc.dictionary(entryId, fc.constant({ x: 4, y: -4 }), { maxKeys: 2 }), { nil: undefined }),
       members: fc.option(fc.dictionary(entryId, fc.array(setId, { minLength: 1, maxLength: 3 }), { maxKeys: 2 }), {
@@ -198,7 +246,7 @@ export const hostileCommands: fc.Arbitrary<Command> = fc.oneof(
 /** A small diagram of either kind, some entries of which have ids that every object inherits. */
 export const oddDiagrams: fc.Arbitrary<Diagram> = fc
   .record({
-    kind: fc.constantFrom('venn', 'decision-tree', 'topic-tree', 'org-chart'),
+    kind: fc.constantFrom('venn', 'decision-tree', 'topic-tree', 'family-tree', 'org-chart'),
     draws: fc.array(fc.nat({ max: 1000 }), { maxLength: 8 }),
     odd: fc.boolean(),
   })
@@ -212,9 +260,11 @@ export const oddDiagrams: fc.Arbitrary<Diagram> = fc
           )
         : kind === 'decision-tree'
           ? decisionFrom(tree, draws)
-          : kind === 'topic-tree'
-            ? { ...tree, kind: 'topic-tree' }
-            : tree;
+          : kind === 'family-tree'
+            ? familyOf(draws)
+            : kind === 'topic-tree'
+              ? { ...tree, kind: 'topic-tree' }
+              : tree;
     if (!odd) return plain;
     const extra = createEntry({ id: 'constructor', name: 'Odd', order: 'z' });
     return { ...plain, entries: { ...plain.entries, constructor: extra } };

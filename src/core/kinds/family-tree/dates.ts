@@ -81,7 +81,7 @@ export function dateSpan(text: string): DateSpan | null {
     return a && b && a.from <= b.to ? { from: a.from, to: b.to, sure: 'between' } : null;
   }
   const led =
-    /^(abt\.?|about|around|c\.?|ca\.?|circa|cal\.?|est\.?|~|bef\.?|before|<|by|aft\.?|after|>|from|to)\s*(.+)$/i.exec(
+    /^(about|abt\.?|around|circa|ca\.?|c\.?|cal\.?|est\.?|~|before|bef\.?|<|by|after|aft\.?|>|from|to)\s*(.+)$/i.exec(
       bare,
     );
   const doubtful = /^(.+?)\s*\?$/.exec(bare);

@@ -21,7 +21,17 @@ export class FamilyMaker {
   union(partners: readonly string[], patch: Partial<Union> = {}): Union {
     const key = [...partners].sort().join(' ');
     const known = this.byPartners.get(key);
-    if (known) return known;
+    if (known) {
+      // What a further line says of the same two is taken where nothing was said.
+      const told: Union = {
+        ...known,
+        from: known.from || (patch.from ?? ''),
+        kind: known.kind === 'unknown' ? (patch.kind ?? 'unknown') : known.kind,
+      };
+      this.unions[this.unions.indexOf(known)] = told;
+      this.byPartners.set(key, told);
+      return told;
+    }
     const id = patch.id ?? `u${this.unions.length + 1}`;
     const union: Union = { kind: 'unknown', from: '', to: '', extra: '', ...patch, id, partners: [...partners] };
     this.unions.push(union);

@@ -47,7 +47,7 @@ export function AboutPerson() {
   return (
     <section
       aria-label={`About ${entry.name || 'the selected person'}`}
-      className="grid max-h-[45%] shrink-0 gap-1 overflow-auto border-t border-hair px-4 py-2 text-sm"
+      className="grid max-h-[38%] shrink-0 gap-1 overflow-auto border-t border-hair px-4 py-2 text-sm"
       tabIndex={0}
     >
       <NamedPersons

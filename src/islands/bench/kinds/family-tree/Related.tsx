@@ -37,7 +37,12 @@ export function Related({ diagram, light }: { diagram: FamilyTree; light: (ids: 
   const choice = (label: string, value: string, put: (id: string) => void) => (
     <label className="grid grid-cols-[3.5rem_1fr] items-center gap-2">
       {label}
-      <select className="field min-h-8 min-w-0 py-0" value={value} onChange={(event) => put(event.target.value)}>
+      <select
+        aria-label={label === 'To' ? 'Related to whom' : 'Who is related'}
+        className="field min-h-8 min-w-0 py-0"
+        value={value}
+        onChange={(event) => put(event.target.value)}
+      >
         <option value="">choose, or select in the drawing</option>
         {people.map(({ id, name: called }) => (
           <option key={id} value={id}>
