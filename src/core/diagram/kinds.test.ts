@@ -13,6 +13,9 @@ const list = (name: string) => readFileSync(new URL(`../../../demo/lists/${name}
 /** A kind without a list of its own here is tested on a plain one. */
 const lists: Partial<Record<KindId, string>> = {
   'org-chart': list('brackwater-staff.csv'),
+  'topic-tree': list('kinds-of-shore.txt'),
+  'decision-tree': list('leaking-boardwalk.txt'),
+  'family-tree': list('boathouse-family.csv'),
   venn: list('volunteer-certificates.csv'),
 };
 
@@ -55,6 +58,11 @@ describe.each(kinds.map((kind) => [kind.id, kind] as const))('the kind %s', (id,
     for (const label of labels) expect(label).not.toBe('');
     const counted = scene.tiers.reduce((sum, { count }) => sum + count, 0);
     expect(counted).toBe(structure.ids.length);
+  });
+  it('has a structure and a drawing that are plain data, which a worker can send', () => {
+    const { structure, scene, styles } = draw(diagram);
+    expect(structuredClone({ structure, scene, styles })).toEqual({ structure, scene, styles });
+    expect(structuredClone(read)).toEqual(read);
   });
   it('explains every property of every scope that has something in it', () => {
     const structure = kind.structure(diagram);

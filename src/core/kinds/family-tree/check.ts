@@ -5,7 +5,7 @@ import type { Scene } from '../../scene';
 import { dateSpan, yearsBetween, type DateSpan } from './dates';
 import { personOf, type FamilyTree } from './model';
 import { partnersOf, reachedFrom } from './relations';
-import type { FamilyListing } from './structure';
+import type { RelatedListing } from './structure';
 
 /** All that a check of a family tree can find. */
 export type FamilyFinding =
@@ -37,7 +37,7 @@ const carried = 290;
 /** What a family tree is tested against. O(persons + relations), but for rings O(ring). */
 export function checkFamily(
   diagram: FamilyTree,
-  listing: FamilyListing,
+  listing: RelatedListing,
   styles: readonly BoxStyle[],
   scene: Scene,
 ): Found {
@@ -62,7 +62,7 @@ const spans = (diagram: FamilyTree, id: string): { born: DateSpan | null; died: 
   return { born: dateSpan(born), died: dateSpan(died) };
 };
 
-function lives(diagram: FamilyTree, { ids }: FamilyListing): Found {
+function lives(diagram: FamilyTree, { ids }: RelatedListing): Found {
   return ids.flatMap((id): Found => {
     const { born, died } = personOf(diagram, id);
     const unread = [born, died].filter((text) => text.trim() !== '' && dateSpan(text) === null);
@@ -92,7 +92,7 @@ function lives(diagram: FamilyTree, { ids }: FamilyListing): Found {
   });
 }
 
-function parents(diagram: FamilyTree, { ids, relations }: FamilyListing): Found {
+function parents(diagram: FamilyTree, { ids, relations }: RelatedListing): Found {
   return ids.flatMap((id): Found => {
     const found: Found = [];
     const birth = relations.parentsOf(id).filter(({ kind }) => kind === 'birth');
@@ -178,7 +178,7 @@ function together(diagram: FamilyTree): Found {
 }
 
 /** Each person who is an ancestor of themselves, one finding a ring. */
-function rings(diagram: FamilyTree, { ids, relations }: FamilyListing): Found {
+function rings(diagram: FamilyTree, { ids, relations }: RelatedListing): Found {
   const settled = new Set<string>();
   const found: Found = [];
   for (const start of ids) {
@@ -218,7 +218,7 @@ function rings(diagram: FamilyTree, { ids, relations }: FamilyListing): Found {
   return found;
 }
 
-function twice(diagram: FamilyTree, { ids }: FamilyListing): Found {
+function twice(diagram: FamilyTree, { ids }: RelatedListing): Found {
   const seen = new Map<string, string>();
   return ids.flatMap((id): Found => {
     const { born, died } = personOf(diagram, id);
@@ -239,7 +239,7 @@ function twice(diagram: FamilyTree, { ids }: FamilyListing): Found {
 }
 
 /** Groups that nothing ties to the largest. */
-function islands(diagram: FamilyTree, { ids, relations }: FamilyListing): Found {
+function islands(diagram: FamilyTree, { ids, relations }: RelatedListing): Found {
   const left = new Set(ids.filter((id) => own(diagram.entries, id)!.role === null));
   const groups: string[][] = [];
   for (const start of left) {

@@ -22,7 +22,7 @@ import {
 import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';
-import { familyStructure, type FamilyListing } from './structure';
+import { familyStructure, withRelations, type FamilyListing } from './structure';
 import { explainFamily, familyCovers, familyStyles } from './styles';
 import { familyHeadings, familyRoleList } from './words';
 import { familyGedcom } from './write/gedcom';
@@ -195,12 +195,12 @@ export const familyTree: Kind<FamilyTypes> = {
   covers: familyCovers,
   originWords: {},
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
-  scene: familyScene,
+  scene: (diagram, structure, styles) => familyScene(diagram, withRelations(diagram, structure), styles),
   sheetOpen: true,
   set: null,
   sheets: {},
-  check: checkFamily,
-  figure: figureFamily,
+  check: (diagram, structure, styles, scene) => checkFamily(diagram, withRelations(diagram, structure), styles, scene),
+  figure: (diagram, structure) => figureFamily(diagram, withRelations(diagram, structure)),
 };
 
 /** What makes a family what was read: persons first, then partnerships by their partners, then whose children they are. */

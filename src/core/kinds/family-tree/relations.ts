@@ -1,4 +1,4 @@
-import { byOrder, own } from '../../model';
+import { byOrder, own, shapeOf } from '../../model';
 import { dateSpan } from './dates';
 import { personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
 
@@ -14,7 +14,7 @@ export interface Relations {
   parents(id: string): readonly { readonly id: string; readonly kind: Parentage['kind'] }[];
 }
 
-const kept = new WeakMap<FamilyPart, { entries: object; relations: Relations }>();
+const kept = new WeakMap<FamilyPart, { shape: object; relations: Relations }>();
 const rank: Readonly<Record<Parentage['kind'], number>> = {
   birth: 0,
   unknown: 1,
@@ -29,7 +29,7 @@ const none: readonly never[] = [];
 export function relationsOf(diagram: FamilyTree): Relations {
   const { family, entries } = diagram;
   const known = kept.get(family);
-  if (known?.entries === entries) return known.relations;
+  if (known?.shape === shapeOf(entries)) return known.relations;
   const when = (text: string): number => dateSpan(text)?.from ?? Infinity;
   const unions = new Map<string, Union[]>();
   const place = new Map(Object.keys(family.unions).map((id, k) => [id, k]));
@@ -61,7 +61,7 @@ export function relationsOf(diagram: FamilyTree): Relations {
     parents: (id) =>
       parentsOf(id).flatMap(({ union, kind }) => union.partners.map((partner) => ({ id: partner, kind }))),
   };
-  kept.set(family, { entries, relations });
+  kept.set(family, { shape: shapeOf(entries), relations });
   return relations;
 }
 

@@ -1,23 +1,22 @@
 import type { Listing } from '../../hierarchy';
-import { byOrder, own } from '../../model';
+import { byOrder, own, shapeOf } from '../../model';
 import { generationsOf } from './generations';
 import type { FamilyPart, FamilyTree } from './model';
 import { partnersOf, relationsOf, shownIn, type Relations } from './relations';
 
 /** What the list, the rail and a selection need: generations as tiers; in the list children below their parents, partners beside each other. */
 export interface FamilyListing extends Listing {
-  readonly relations: Relations;
   /** The persons that the view shows; the others are in the list and in no tier. */
   readonly shown: ReadonlySet<string>;
 }
 
-const kept = new WeakMap<FamilyPart, { entries: object; listing: FamilyListing }>();
+const kept = new WeakMap<FamilyPart, { shape: object; listing: FamilyListing }>();
 
 /** Made once a diagram. O(persons log persons + relations). */
 export function familyStructure(diagram: FamilyTree): FamilyListing {
   const { entries, family } = diagram;
   const known = kept.get(family);
-  if (known?.entries === entries) return known.listing;
+  if (known?.shape === shapeOf(entries)) return known.listing;
   const relations = relationsOf(diagram);
   const shown = shownIn(diagram, relations);
   const order = outlineOrder(diagram, relations);
@@ -44,10 +43,9 @@ export function familyStructure(diagram: FamilyTree): FamilyListing {
     tier: Int32Array.from(ids, tierOf),
     outline: Int32Array.from(order, (id) => index.get(id)!),
     tierStart,
-    relations,
     shown,
   };
-  kept.set(family, { entries, listing });
+  kept.set(family, { shape: shapeOf(entries), listing });
   return listing;
 }
 
@@ -87,3 +85,20 @@ function outlineOrder({ entries }: FamilyTree, relations: Relations): string[] {
 
 /** The tier of a listing, by id; 0 for who is not shown. */
 export const tierOf = ({ index, tier }: FamilyListing, id: string): number => tier[index.get(id) ?? -1] ?? 0;
+
+/** A listing with who belongs to whom beside it; a listing alone is plain data, which goes from one worker to another. */
+export interface RelatedListing extends FamilyListing {
+  readonly relations: Relations;
+}
+const related = new WeakMap<FamilyListing, RelatedListing>();
+
+export function withRelations(diagram: FamilyTree, listing: FamilyListing): RelatedListing {
+  const relations = relationsOf(diagram);
+  const known = related.get(listing);
+  if (known?.relations === relations) return known;
+  const made = { ...listing, relations };
+  related.set(listing, made);
+  return made;
+}
+export const relatedStructure = (diagram: FamilyTree): RelatedListing =>
+  withRelations(diagram, familyStructure(diagram));

@@ -1,7 +1,7 @@
 import { own } from '../../../model';
 import { dateSpan, yearOfDay, yearsBetween } from '../dates';
 import { personOf, type FamilyTree } from '../model';
-import type { FamilyListing } from '../structure';
+import type { RelatedListing } from '../structure';
 
 export interface FamilyFigures {
   readonly persons: number;
@@ -20,7 +20,7 @@ export interface FamilyFigures {
 }
 
 /** Counts, ages, and how complete each generation of ancestors is. O(persons + relations). */
-export function figureFamily(diagram: FamilyTree, { ids, tier, tierStart, relations }: FamilyListing): FamilyFigures {
+export function figureFamily(diagram: FamilyTree, { ids, tier, tierStart, relations }: RelatedListing): FamilyFigures {
   const born = new Map(ids.map((id) => [id, dateSpan(personOf(diagram, id).born)]));
   const atBirth: FamilyFigures['atBirth'][number][] = [];
   const atDeath: FamilyFigures['atDeath'][number][] = [];
@@ -53,7 +53,7 @@ export function figureFamily(diagram: FamilyTree, { ids, tier, tierStart, relati
 
 function completenessOf(
   { family, entries }: FamilyTree,
-  relations: FamilyListing['relations'],
+  relations: RelatedListing['relations'],
 ): FamilyFigures['completeness'] {
   const { of } = family.manner;
   if (of === null || !own(entries, of)) return [];

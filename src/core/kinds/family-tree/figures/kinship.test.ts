@@ -5,7 +5,7 @@ import { families } from '../../../testing/arbitrary-family';
 import { familyTree } from '../kind';
 import { personOf, type FamilyTree } from '../model';
 import { relationsOf, type Relations } from '../relations';
-import { familyStructure } from '../structure';
+import { relatedStructure } from '../structure';
 import { figureFamily } from './figures';
 import { Kinship } from './kinship';
 import { ancestorNumbers, descendantNumbers } from './numbers';
@@ -222,7 +222,7 @@ describe('figures', () => {
       'Id,Name,Born,Died,Father,Mother\n1,Ada,1 May 1900,2 June 1980,,\n2,Bo,1898,,,\n3,Cy,7 July 1925,,2,1\n',
     );
     const chosen = { ...diagram, family: { ...diagram.family, manner: { ...diagram.family.manner, of: 'p4' } } };
-    const { atBirth, atDeath, completeness, persons } = figureFamily(chosen, familyStructure(chosen));
+    const { atBirth, atDeath, completeness, persons } = figureFamily(chosen, relatedStructure(chosen));
     expect(persons).toBe(3);
     expect(atDeath).toEqual([{ year: 1980, age: 80, id: 'p2' }]);
     expect(atBirth.find(({ parent }) => parent === 'p2')).toMatchObject({ age: 25, year: 1925 });

@@ -1,6 +1,6 @@
 import type { Union } from '../model';
 import { partnersOf } from '../relations';
-import type { FamilyListing } from '../structure';
+import type { RelatedListing } from '../structure';
 
 /** Persons of one generation who stand next to each other: somebody with partners, and theirs. */
 export interface Block {
@@ -27,7 +27,7 @@ export interface ShownUnion {
   readonly children: readonly { readonly child: number; readonly kind: string }[];
 }
 
-export function shownUnions({ index, shown, relations }: FamilyListing): ShownUnion[] {
+export function shownUnions({ index, shown, relations }: RelatedListing): ShownUnion[] {
   const seen = new Set<string>();
   const found: ShownUnion[] = [];
   for (const id of shown)
@@ -61,7 +61,7 @@ export const ways: readonly Way[] = [
 ];
 
 /** Rows by following each family down from its eldest, the families of those who marry in beside it. O(persons + relations), no recursion on generations. */
-export function rowsOf(listing: FamilyListing, unions: readonly ShownUnion[], way: Way): Rows {
+export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], way: Way): Rows {
   const { outline, tierStart } = listing;
   const place = new Map(Array.from(outline, (i, k) => [i, k]));
   const { blocks, blockOf } = blocksOf(listing, place);
@@ -150,7 +150,7 @@ export function rowsOf(listing: FamilyListing, unions: readonly ShownUnion[], wa
 
 /** Chains of partners within a row, beginning at an end of the chain. */
 function blocksOf(
-  listing: FamilyListing,
+  listing: RelatedListing,
   place: ReadonlyMap<number, number>,
 ): { blocks: Block[]; blockOf: Int32Array } {
   const { ids, index, tier, shown, relations } = listing;

@@ -62,7 +62,14 @@ export function linesOf(
     levels[row]!.push(one);
     return one;
   };
-  const plans = unions.map((union, u) => planOf(rows, across, breadth, { union, u, rowOf, level }));
+  /** The partnerships each is a child of. */
+  const ties = new Map<number, number[]>();
+  unions.forEach(({ children }, u) => {
+    for (const { child } of children) ties.set(child, [...(ties.get(child) ?? []), u]);
+  });
+  // The middle of a child; beside it for further partnerships.
+  const dockOf = (u: number, child: number) => across.middle[child]! + Math.max(0, ties.get(child)!.indexOf(u)) * 11;
+  const plans = unions.map((union, u) => planOf(rows, across, breadth, { union, u, rowOf, level, dockOf }));
   const starts: { start: number; end: number }[] = [];
   const gaps: number[] = [];
   let at = 0;
@@ -90,13 +97,20 @@ interface Planning {
   readonly union: ShownUnion;
   readonly u: number;
   rowOf(m: number): number;
+  /** Where the line of a partnership meets a child. */
+  dockOf(u: number, child: number): number;
   level(row: number, union: number, xs: readonly number[], above: readonly number[], below: readonly number[]): Level;
 }
 
 type Finish = (rows: Along['rows']) => FamilyLine[];
 
 /** Announces the level stretches of a family, and draws its lines once they have their places. */
-function planOf(rows: Rows, across: Across, breadth: Float64Array, { union, u, rowOf, level }: Planning): Finish {
+function planOf(
+  rows: Rows,
+  across: Across,
+  breadth: Float64Array,
+  { union, u, rowOf, level, dockOf }: Planning,
+): Finish {
   const [a, b] = union.partners;
   const row = rowOf(a!);
   const { members } = rows.blocks[rows.blockOf[a!]!]!;
@@ -109,7 +123,7 @@ function planOf(rows: Rows, across: Across, breadth: Float64Array, { union, u, r
     kind,
   });
   const docks = new Map<number, number>();
-  for (const { child } of union.children) docks.set(child, dockOf(rows, across, u, child));
+  for (const { child } of union.children) docks.set(child, dockOf(u, child));
   const xs = [...docks.values()];
   // Partners apart are joined by a level of their own, off the middle of each, so that it is no child's line.
   const tie = tied
@@ -168,12 +182,6 @@ function planOf(rows: Rows, across: Across, breadth: Float64Array, { union, u, r
     });
     return lines;
   };
-}
-
-/** Where the line of a partnership meets a child: the middle; beside it where the child belongs to several. */
-function dockOf({ unions }: Rows, { middle }: Across, u: number, child: number): number {
-  const own = unions.flatMap(({ children }, k) => (children.some((one) => one.child === child) ? [k] : []));
-  return middle[child]! + (own.indexOf(u) === 0 ? 0 : own.indexOf(u) * 11);
 }
 
 /** Where a line passes the rows between two: in the gap between blocks that is nearest to where it goes. */

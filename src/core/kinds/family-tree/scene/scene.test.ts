@@ -8,7 +8,7 @@ import { families } from '../../../testing/arbitrary-family';
 import { familyTree } from '../kind';
 import type { FamilyTree } from '../model';
 import { relationsOf } from '../relations';
-import { familyStructure } from '../structure';
+import { relatedStructure } from '../structure';
 import { rowsOf, shownUnions, ways } from './blocks';
 import { linesOf } from './lanes';
 import { placeAcross } from './place';
@@ -31,7 +31,7 @@ const overlap = (a: Rect, b: Rect): boolean =>
 
 /** Rows, places and lines as the drawing has them, with boxes of one size. */
 function placed(diagram: FamilyTree) {
-  const listing = familyStructure(diagram);
+  const listing = relatedStructure(diagram);
   const breadth = new Float64Array(listing.ids.length).fill(80);
   const rows = rowsOf(listing, shownUnions(listing), ways[0]!);
   const across = placeAcross(rows, breadth, { partner: 24, sibling: 12, branch: 20 });
@@ -43,7 +43,7 @@ describe('generations', () => {
   it('partners share a tier and children stand below their parents, where no ring forbids it', () => {
     fc.assert(
       fc.property(families(60), (diagram) => {
-        const { index, tier, relations } = familyStructure(diagram);
+        const { index, tier, relations } = relatedStructure(diagram);
         const at = (id: string) => tier[index.get(id)!]!;
         for (const union of Object.values(diagram.family.unions)) {
           expect(new Set(union.partners.map(at)).size).toBe(1);

@@ -32,7 +32,7 @@ import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
 import { personOf, type FamilyTree, type Parentage } from '../model';
 import { partnersOf } from '../relations';
 import { asHierarchy } from '../styles';
-import type { FamilyListing } from '../structure';
+import type { RelatedListing } from '../structure';
 import { parentageWords, tierName } from '../words';
 import { rowsOf, shownUnions, ways, type Rows } from './blocks';
 import { linesOf, type Along, type FamilyLine } from './lanes';
@@ -44,6 +44,7 @@ const leastGap = { partner: 18, sibling: 6, branch: 10, tier: 30 } as const;
 const eases = [1, 0.6, 0.3, 0];
 
 interface Placed {
+  readonly rows: Rows;
   readonly across: Across;
   readonly along: Along;
   readonly width: Float64Array;
@@ -54,7 +55,7 @@ interface Placed {
 }
 
 /** From a family with complete styles to its Scene: generations as tiers, each family's lines on levels of their own. */
-export function familyScene(diagram: FamilyTree, listing: FamilyListing, styles: readonly BoxStyle[]): Scene {
+export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles: readonly BoxStyle[]): Scene {
   const shown = asShown(diagram, listing);
   const rows = bestRows(diagram, listing);
   const legend = legendOf(diagram, listing);
@@ -91,7 +92,7 @@ export function familyScene(diagram: FamilyTree, listing: FamilyListing, styles:
 }
 
 /** Entries as their boxes show them: the life, and the number where one is asked for. */
-function asShown(diagram: FamilyTree, { relations }: FamilyListing): DiagramCommon {
+function asShown(diagram: FamilyTree, { relations }: RelatedListing): DiagramCommon {
   const { of, numbers, dates } = diagram.family.manner;
   const ancestors =
     of !== null && numbers === 'ancestors'
@@ -121,10 +122,10 @@ function withLife(entry: Entry, life: string): Entry {
   return shown;
 }
 
-const rowsKept = new KeptFor<FamilyListing, Rows>();
+const rowsKept = new KeptFor<RelatedListing, Rows>();
 
 /** The rows with the fewest crossings of the ways they can be put together; of those the narrowest. Kept while nobody's relations change. */
-function bestRows(diagram: FamilyTree, listing: FamilyListing): Rows {
+function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
   const known = rowsKept.get(listing);
   if (known) return known;
   const unions = shownUnions(listing);
@@ -154,37 +155,78 @@ interface Fit {
   readonly margin: number;
 }
 
-/** The widths and gaps with which it prints largest; gaps get smaller only where the print would not be comfortable. */
-function fitted(diagram: FamilyTree, listing: FamilyListing, rows: Rows, choices: SizeChoices, fit: Fit): Placed {
+const fittedBy = new KeptFor<SizeChoices, Map<string, Placed>>();
+
+/** The widths and gaps with which it prints largest; gaps get smaller only where the print would not be comfortable. Kept while nothing it rests on changes. */
+function fitted(diagram: FamilyTree, listing: RelatedListing, rows: Rows, choices: SizeChoices, fit: Fit): Placed {
+  const key = JSON.stringify([diagram.arrangement, diagram.tiers, fit]);
+  const known = fittedBy.get(choices) ?? new Map<string, Placed>();
+  fittedBy.set(choices, known);
+  const before = known.get(key);
+  if (before && before.rows === rows) return before;
   const room = fit.room ?? { width: 1500, height: 1000 };
   const right = diagram.arrangement.direction === 'right';
-  let best: Placed | null = null;
+  const most = Math.max(1, ...choices.sizes.map(({ length }) => length));
+  let best: { trial: Trial; scale: number } | null = null;
+  // How many lines run between two rows hardly changes with the widths of boxes.
+  let gaps: readonly number[] | null = null;
   for (const ease of eases) {
-    const most = Math.max(1, ...choices.sizes.map(({ length }) => length));
     for (let k = most - 1; k >= 0; k--) {
-      const one = placedWith(diagram, listing, rows, choices, { ease, share: most === 1 ? 0 : k / (most - 1) });
-      const [wide, high] = right
-        ? [one.size.along, one.size.across + fit.margin]
-        : [one.size.across + fit.margin, one.size.along];
+      const trial = trialWith(diagram, listing, rows, choices, { ease, share: most === 1 ? 0 : k / (most - 1) });
+      gaps ??= alongOf(rows, trial).gaps;
+      const along = trial.depth.reduce(
+        (sum, deep, r) => sum + deep + (r === 0 ? 0 : Math.max(trial.least, gaps![r]! - gapOf(diagram) + trial.least)),
+        0,
+      );
+      const breadth = trial.across.right - trial.across.left + fit.margin;
+      const [wide, high] = right ? [along, breadth] : [breadth, along];
       const scale = Math.min(
         fit.room ? fit.largest : Infinity,
         room.width / Math.max(1, wide),
         room.height / Math.max(1, high),
       );
-      if (!best || scale > best.scale * 1.01) best = { ...one, scale };
+      if (!best || scale > best.scale * 1.01) best = { trial, scale };
     }
     if (best!.scale >= Math.min(fit.comfortable, fit.largest) - 1e-9) break;
   }
-  return best!;
+  const { trial, scale } = best!;
+  const along = alongOf(rows, trial);
+  const deepest = along.lines.reduce(
+    (deep, { points }) => points.reduce((low, at, p) => (p % 2 === 1 ? Math.max(low, at) : low), deep),
+    along.rows.at(-1)?.end ?? 0,
+  );
+  const { across, width, height, wanted } = trial;
+  const size = { across: across.right - across.left, along: deepest };
+  const placed: Placed = { rows, across, along, width, height, wanted, size, scale };
+  if (known.size > 12) known.clear();
+  known.set(key, placed);
+  return placed;
 }
 
-function placedWith(
+const gapOf = ({ arrangement }: FamilyTree): number => Math.max(leastGap.tier, arrangement.tierGap);
+
+/** Sizes and places across for one choice of widths and gaps. */
+interface Trial {
+  readonly across: Across;
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+  readonly breadth: Float64Array;
+  readonly depth: readonly number[];
+  /** Between two rows at least, CSS px. */
+  readonly least: number;
+  readonly wanted: readonly number[];
+}
+
+const alongOf = (rows: Rows, { across, breadth, depth, least }: Trial): Along =>
+  linesOf(rows, across, { breadth, depth, least });
+
+function trialWith(
   { arrangement }: FamilyTree,
-  listing: FamilyListing,
+  listing: RelatedListing,
   rows: Rows,
   choices: SizeChoices,
   { ease, share }: { readonly ease: number; readonly share: number },
-): Omit<Placed, 'scale'> {
+): Trial {
   const { ids, tierStart, tier } = listing;
   const width = new Float64Array(ids.length);
   const height = new Float64Array(ids.length);
@@ -209,12 +251,7 @@ function placedWith(
     for (let i = tierStart[t]!; i < tierStart[t + 1]!; i++) if (tier[i]! > 0) most = Math.max(most, length[i]!);
     return most;
   });
-  const along = linesOf(rows, across, { breadth, depth, least: at(leastGap.tier, arrangement.tierGap) });
-  const deepest = along.lines.reduce(
-    (most, { points }) => Math.max(most, ...points.filter((_, p) => p % 2 === 1)),
-    along.rows.at(-1)?.end ?? 0,
-  );
-  return { across, along, width, height, wanted, size: { across: across.right - across.left, along: deepest } };
+  return { across, width, height, breadth, depth, least: at(leastGap.tier, arrangement.tierGap), wanted };
 }
 
 interface Taken {
@@ -230,7 +267,7 @@ interface Taken {
 function drawn(
   diagram: FamilyTree,
   shown: DiagramCommon,
-  listing: FamilyListing,
+  listing: RelatedListing,
   styles: readonly BoxStyle[],
   { rows, sheet, placed, legend, largest, margin, smallest }: Taken,
 ): Scene {
@@ -295,7 +332,7 @@ function drawn(
 }
 
 /** "Parents of Ada Quill" around a chosen person, else "Generation 3". */
-function nameOfTier(diagram: FamilyTree, { index, tier }: FamilyListing, t: number): string {
+function nameOfTier(diagram: FamilyTree, { index, tier }: RelatedListing, t: number): string {
   const { of, view } = diagram.family.manner;
   const at = of === null || view === 'whole' ? undefined : index.get(of);
   if (at === undefined || tier[at] === 0) return tierName(t);
@@ -361,7 +398,7 @@ function lineGroups(
   });
 }
 
-function legendOf({ family }: FamilyTree, { shown }: FamilyListing): string {
+function legendOf({ family }: FamilyTree, { shown }: RelatedListing): string {
   const kinds = new Set(
     Object.entries(family.parentage).flatMap(([id, links]) => (shown.has(id) ? links.map(({ kind }) => kind) : [])),
   );
@@ -378,7 +415,7 @@ function legendOf({ family }: FamilyTree, { shown }: FamilyListing): string {
 }
 
 /** "Ada Quill, 1850–1921, generation 2, child of Bo Quill and Cy Marsh, with Di Holm". */
-function labelOf(diagram: FamilyTree, { ids, tier, relations }: FamilyListing, i: number): string {
+function labelOf(diagram: FamilyTree, { ids, tier, relations }: RelatedListing, i: number): string {
   const id = ids[i]!;
   const entry = own(diagram.entries, id)!;
   const name = (one: string) => own(diagram.entries, one)?.name || 'somebody without a name';
@@ -397,7 +434,7 @@ function labelOf(diagram: FamilyTree, { ids, tier, relations }: FamilyListing, i
 
 function smallestOf(
   { entries }: DiagramCommon,
-  { ids, tier }: FamilyListing,
+  { ids, tier }: RelatedListing,
   styles: readonly BoxStyle[],
 ): number | null {
   let least = Infinity;

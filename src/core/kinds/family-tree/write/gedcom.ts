@@ -1,7 +1,7 @@
 import { own } from '../../../model';
 import { personOf, type FamilyTree, type Parentage } from '../model';
 import { gedcomNodes, gedcomText, rawText, type GedcomNode } from '../read/gedcom-lines';
-import { familyStructure } from '../structure';
+import { relatedStructure } from '../structure';
 
 const pedigree: Partial<Record<Parentage['kind'], string>> = {
   adopted: 'adopted',
@@ -15,7 +15,7 @@ const sexes = { female: 'F', male: 'M', other: 'X' } as const;
 /** The tree as GEDCOM 5.5.1 in UTF-8, with what came from another file and is not understood here in its place. O(characters). */
 export function familyGedcom(diagram: FamilyTree): string {
   const { family, entries } = diagram;
-  const { outline, ids, relations } = familyStructure(diagram);
+  const { outline, ids, relations } = relatedStructure(diagram);
   const order = Array.from(outline, (i) => ids[i]!);
   const number = new Map(order.map((id, k) => [id, `I${k + 1}`]));
   const familyNumber = new Map(Object.keys(family.unions).map((id, k) => [id, `F${k + 1}`]));

@@ -2,7 +2,7 @@ import { csvRow } from '../../../hierarchy';
 import { own } from '../../../model';
 import { cellOf, trayHeading } from '../../../read';
 import { personOf, type FamilyTree } from '../model';
-import { familyStructure } from '../structure';
+import { relatedStructure } from '../structure';
 
 /**
  * The persons as RFC 4180 CSV: number, name, dates, sex, parents, how they belong to them, partners, details. A child of several partnerships is told with
@@ -12,7 +12,7 @@ export const familyCsv = (diagram: FamilyTree): string => rows(diagram).map(csvR
 
 function rows(diagram: FamilyTree): string[][] {
   const { entries, family, notPlaced } = diagram;
-  const { outline, ids, relations } = familyStructure(diagram);
+  const { outline, ids, relations } = relatedStructure(diagram);
   const order = Array.from(outline, (i) => ids[i]!);
   const number = new Map(order.map((id, k) => [id, String(k + 1)]));
   const most = order.reduce((n, id) => Math.max(n, own(entries, id)!.details.length), 0);

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { CartesianGrid, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { roman } from '../../../../core/hierarchy';
 import { own } from '../../../../core/model';
-import { familyStructure, figureFamily, type FamilyTree } from '../../../../core/kinds/family-tree';
+import { relatedStructure, figureFamily, type FamilyTree } from '../../../../core/kinds/family-tree';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
 import { Related } from './Related';
@@ -19,7 +19,7 @@ const ancestorsWord = (generation: number): string =>
 export function FamilyFiguresPanel() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram as FamilyTree);
-  const structure = familyStructure(diagram);
+  const structure = relatedStructure(diagram);
   const figures = useMemo(() => figureFamily(diagram, structure), [diagram, structure]);
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
   if (structure.ids.length === 0) return <p className="px-4 text-muted">There is nobody to tell of yet.</p>;
