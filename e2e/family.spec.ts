@@ -64,7 +64,11 @@ test('father, mother and child, each in a colour: at most 5 gestures beyond the 
 test('a household by levels, one added after another: at most 14 gestures beyond the typing', async ({
   desk: page,
 }) => {
-  await make(page, 'Ada Quill');
+  await page.goto('/start');
+  await page.getByLabel('Your list').fill('Ada Quill');
+  await page.getByRole('button', { name: /^Family tree/ }).click();
+  await page.getByRole('button', { name: 'Make the family tree' }).click();
+  await expect(page.getByTestId('stage')).toBeVisible();
   const hand = new Gestures(page);
   await nameCell(page, 1).focus();
   await hand.press('Control+Enter');
