@@ -7,6 +7,8 @@ import { hierarchy, tree as d3tree } from 'd3-hierarchy';
 import { tidyTree } from '../src/core/arrange/tree';
 import { draw } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { benchDecisions } from './decisions';
+import { benchFamilies } from './families';
 import { measureHandOut } from './hand-out';
 import { measureReading } from './reading';
 import { measureScale } from './scale';
@@ -122,6 +124,12 @@ for (const line of measureReading()) console.log(line);
 
 console.log('\nDrawings on their sheets');
 for (const line of measureSheets()) console.log(line);
+
+console.log('\nTopic trees and decision trees\n');
+benchDecisions();
+
+console.log('\nFamilies\n');
+benchFamilies();
 
 console.log('\nFiles\n');
 for (const line of await measureHandOut()) console.log(line);

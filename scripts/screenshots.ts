@@ -84,6 +84,17 @@ for (const [name, sets] of [
 await page.getByRole('button', { name: 'Check the answers' }).click();
 await page.waitForTimeout(400);
 await shot('venn-sort');
+await page.goto(`${address}/diagrams/brackwater-family`);
+await page.getByTestId('stage').waitFor();
+await page.getByRole('textbox', { name: /^Name, line 5,/ }).click();
+await page.waitForTimeout(900);
+await shot('family-list');
+await stepTo('Figures');
+await page.getByLabel('Related to whom').selectOption({ label: 'Maren Tolvanen' });
+await page.getByLabel('Who is related').selectOption({ label: 'Ansel Achterberg' });
+await page.getByRole('button', { name: 'Show the way' }).click();
+await page.waitForTimeout(900);
+await shot('family-figures');
 for (const [diagram, step, name] of [
   ['brackwater-shores', 'Arrange', 'topic-columns'],
   ['brackwater-boardwalk', 'Figures', 'decision-figures'],

@@ -21,6 +21,8 @@ export interface LinkKind {
   /** What its line means, as the legend says it. */
   readonly legend: string;
   readonly style: LinkPatch;
+  /** True for the lines of the structure itself, which are styled and not drawn by hand. */
+  readonly ofStructure?: true;
 }
 
 interface Layer {

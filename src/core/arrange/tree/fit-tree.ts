@@ -169,10 +169,15 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
     Math.min(n <= few ? mostTrialsOfFew : mostTrials, Math.round(trialsWorth / Math.max(1, n))),
   );
   const tried: Trial[] = [];
+  // Where tiers have few sizes, several ways lead to the same.
+  const known = new Map<string, number>();
   let best: Trial | null = null;
   const attempt = (sizes: readonly number[], rows: number, worth: number): Trial | null => {
     if (left-- <= 0) return null;
-    const trial = { ...way, sizes, rows, scale: scaleOf(input, manner, { ...way, sizes, rows }, 'rough') };
+    const key = `${sizes.join(' ')}|${rows}`;
+    const scale = known.get(key) ?? scaleOf(input, manner, { ...way, sizes, rows }, 'rough');
+    known.set(key, scale);
+    const trial = { ...way, sizes, rows, scale };
     tried.push(trial);
     if (best === null || trial.scale > best.scale * worth) best = trial;
     return trial;

@@ -1,7 +1,7 @@
 import type { Hierarchy } from '../../hierarchy';
 import { KeptFor, own, type BoxStyle, type DiagramCommon, type Entry, type LinkStyle } from '../../model';
 import { sheetSet, tierScene, type BranchLines, type Scene, type SheetSet, type TierWords } from '../../scene';
-import { branchStyle, lookOf, mixed } from '../../style';
+import { branchStyle, lookOf, mixed, type LinkKind } from '../../style';
 import { branchName } from './figures/figures';
 import { bestPlan, rollBack } from './figures/roll-back';
 import { valueTreeOf } from './figures/value-tree';
@@ -9,12 +9,21 @@ import { factsOf, type DecisionTree } from './model';
 import { formatAmount, formatProbability } from './numbers';
 import { decisionRoles, decisionVocabulary } from './words';
 
+/** The lines of the tree as they are styled: all at once. */
+const branchKind: LinkKind = {
+  id: 'branch',
+  name: 'Branch',
+  legend: '',
+  style: { phraseSize: 12, endGap: 3 },
+  ofStructure: true,
+};
+
 export const decisionWords: TierWords = {
   kindName: 'Decision tree',
   under: decisionVocabulary.words.under,
   alsoUnder: 'also to',
   roles: decisionRoles,
-  linkKinds: [],
+  linkKinds: [branchKind],
 };
 
 /** The tree as it is drawn: entries as the boxes show them, and what stands on the lines. */

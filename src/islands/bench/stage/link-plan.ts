@@ -7,7 +7,7 @@ import { linkPick } from '../selection';
 
 /** What drawing a link from an entry to where the pointer is would do. */
 export function linkPlan(diagram: Diagram, from: string, to: string | null): DropPlan {
-  const [kind] = kindOf(diagram.kind).linkKinds;
+  const kind = kindOf(diagram.kind).linkKinds.find(({ ofStructure }) => !ofStructure);
   const name = (id: string) => own(diagram.entries, id)?.name || 'an entry without a name';
   if (!kind || to === null || to === from)
     return {

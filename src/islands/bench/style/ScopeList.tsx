@@ -18,7 +18,9 @@ export function ScopeList() {
   const covered = (one: Scope) => kind.covers(diagram, structure, one);
   const count = (one: Scope): number =>
     one.kind === 'links'
-      ? Object.keys(diagram.links).length
+      ? kind.linkKinds[0]?.ofStructure
+        ? Object.values(diagram.entries).filter(({ parent }) => parent !== null).length
+        : Object.keys(diagram.links).length
       : one.kind === 'link'
         ? linksOf(selection).length
         : one.kind === 'this'

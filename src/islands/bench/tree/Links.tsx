@@ -12,7 +12,7 @@ export function Links() {
   const diagram = useBench((state) => state.diagram);
   const selected = useBench((state) => state.selected);
   const selection = useBench((state) => state.selection);
-  const [kind] = kindOf(diagram.kind).linkKinds;
+  const kind = kindOf(diagram.kind).linkKinds.find(({ ofStructure }) => !ofStructure);
   if (!kind) return null;
   const all = Object.values(diagram.links);
   const shown = selected === null ? all : all.filter(({ from, to }) => from === selected || to === selected);

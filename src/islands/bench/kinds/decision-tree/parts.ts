@@ -26,8 +26,11 @@ const words: TreeBenchWords = {
   choosesRole: (diagram) => (diagram as DecisionTree).decision.manner.manner === 'analysis',
 };
 
+const parts = treeParts(words, decisionRoles);
+
 export const decisionTreeParts: KindParts = {
-  ...treeParts(words, decisionRoles),
+  ...parts,
+  scopes: (...given) => [...parts.scopes(...given), { scope: { kind: 'links' }, words: 'All branches' }],
   Arrangement: DecisionArrangement,
   Figures: lazy(() => import('./DecisionFigures').then((module) => ({ default: module.DecisionFiguresPanel }))),
   HandOut: WalkOffer,
