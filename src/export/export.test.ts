@@ -159,11 +159,17 @@ describe('every format', () => {
     );
     for (const diagram of [createDiagram('org-chart', 'Empty'), several] as Diagram[]) {
       for (const [id, { write }] of Object.entries(formats)) {
+        if (id === 'ged') continue;
         const written = await write(diagram, () => draw(diagram).scene, {});
         // The plain text of an empty list is empty.
         expect(written.length > 0).toBe(id !== 'txt' || diagram === several);
       }
     }
+  });
+  it('GEDCOM holds families alone, and says so to others', () => {
+    const chart = createDiagram('org-chart', 'Empty');
+    expect(() => formats.ged.write(chart)).toThrow('GEDCOM holds families; this is an org chart.');
+    expect(formats.ged.write(createDiagram('family-tree', 'Empty'))).toMatch(/^0 HEAD\n[\s\S]*\n0 TRLR\n$/);
   });
   it('JSON is the Scene itself', () =>
     expect(JSON.parse(jsonOf(scene))).toMatchObject({

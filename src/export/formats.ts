@@ -54,7 +54,10 @@ export const formats = {
     write: (diagram) => {
       const kind = kindOf(diagram.kind);
       const text = kind.writes?.ged?.(diagram);
-      if (text === undefined) throw new RangeError(`GEDCOM holds families; this is a ${kind.nameInSentence}.`);
+      if (text === undefined)
+        throw new RangeError(
+          `GEDCOM holds families; this is ${/^[aeiou]/i.test(kind.nameInSentence) ? 'an' : 'a'} ${kind.nameInSentence}.`,
+        );
       return text;
     },
   },
