@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { kindOf, openDiagram } from '../../../../../core/diagram';
 import { hierarchyOf } from '../../../../../core/hierarchy';
 import { litScene, stepAt, type DecisionTree } from '../../../../../core/kinds/decision-tree';
@@ -50,7 +50,8 @@ function Steps({ id, diagram }: { id: string; diagram: DecisionTree }) {
     () => litScene(diagram, structure, kindOf(diagram.kind).styles(diagram, structure), way),
     [diagram, structure, way],
   );
-  useEffect(() => {
+  // Before the question is seen, so that no key is lost.
+  useLayoutEffect(() => {
     const key = (event: KeyboardEvent) => {
       const answer = step?.answers[Number(event.key) - 1];
       if (answer) setAt(answer.id);
