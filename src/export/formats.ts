@@ -1,4 +1,5 @@
 import { type Diagram, kindOf } from '../core/diagram';
+import { withArticle } from '../core/kind';
 import type { Scene, SheetSet, TilePaper } from '../core/scene';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
@@ -54,10 +55,7 @@ export const formats = {
     write: (diagram) => {
       const kind = kindOf(diagram.kind);
       const text = kind.writes?.ged?.(diagram);
-      if (text === undefined)
-        throw new RangeError(
-          `GEDCOM holds families; this is ${/^[aeiou]/i.test(kind.nameInSentence) ? 'an' : 'a'} ${kind.nameInSentence}.`,
-        );
+      if (text === undefined) throw new RangeError(`GEDCOM holds families; this is ${withArticle(kind)}.`);
       return text;
     },
   },

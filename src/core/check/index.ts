@@ -1,3 +1,3 @@
 export * from './list-checks';
 export * from './drawing-checks';
-export { nudged } from './nudged';
+export * from './tree-checks';

@@ -1,6 +1,6 @@
 import type { Hierarchy, Listing } from '../hierarchy';
 import { missingCharacters } from '../measure';
-import { finding, own, type DiagramCommon, type Finding } from '../model';
+import { finding, own, pushTo, type DiagramCommon, type Finding } from '../model';
 
 /** Checks that every kind's list knows. Each gives findings with words for people; a kind puts together those it wants, with its own. */
 
@@ -34,10 +34,7 @@ export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: st
   for (const id of ids) {
     const { name, role } = own(diagram.entries, id)!;
     if ((role !== null && role === repeated) || name.trim() === '') continue;
-    const key = name.trim().toLowerCase();
-    const list = byName.get(key);
-    if (list) list.push(id);
-    else byName.set(key, [id]);
+    pushTo(byName, name.trim().toLowerCase(), id);
   }
   return [...byName.values()]
     .filter((same) => same.length > 1)

@@ -1,5 +1,6 @@
 import { applyCommon, isCommon, patchOf as patchOfScope, refused, Workspace, type Outcome } from '../edit';
-import type { AnyScope, LinkPatch, StylePatch } from '../model';
+import { withArticle } from '../kind';
+import { capital, type AnyScope, type LinkPatch, type StylePatch } from '../model';
 import type { Command, Gesture } from './command';
 import { kindOf, type Diagram } from './diagram';
 
@@ -21,7 +22,7 @@ function apply(diagram: Diagram, command: Command, work: Workspace): CommandOutc
     ? applyCommon(diagram, command, work, kind.edits)
     : kind.schemas.commands.some((one) => kindOfCommand(one) === command.kind)
       ? kind.apply(diagram, command, work)
-      : refused(`A${/^[aeiou]/i.test(kind.nameInSentence) ? 'n' : ''} ${kind.nameInSentence} knows no such change.`);
+      : refused(`${capital(withArticle(kind))} knows no such change.`);
   // What a kind gives back is one of its own commands or a common one.
   return outcome as CommandOutcome;
 }

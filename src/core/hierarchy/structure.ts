@@ -1,4 +1,4 @@
-import { byOrder, own, shapeOf, type Entries, type Entry } from '../model';
+import { byOrder, own, pushTo, shapeOf, type Entries, type Entry } from '../model';
 import type { Listing } from './listing';
 
 /**
@@ -32,9 +32,7 @@ function build(entries: Entries): Hierarchy {
   const children = new Map<string | null, Entry[]>();
   for (const id in entries) {
     const entry = own(entries, id)!;
-    const siblings = children.get(entry.parent);
-    if (siblings) siblings.push(entry);
-    else children.set(entry.parent, [entry]);
+    pushTo(children, entry.parent, entry);
   }
   for (const siblings of children.values()) siblings.sort(byOrder);
   const roots = children.get(null) ?? [];

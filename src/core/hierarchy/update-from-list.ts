@@ -1,5 +1,5 @@
 import type { CommonCommand } from '../edit';
-import { createEntry, evenKeys, keysBetween, own, type DiagramCommon, type Entry } from '../model';
+import { createEntry, evenKeys, keysBetween, own, pushTo, type DiagramCommon, type Entry } from '../model';
 import type { ReadEntry, Reading } from '../read';
 import { hierarchyOf } from './structure';
 
@@ -109,19 +109,13 @@ function longestRising(list: readonly (Ordered | null)[]): Set<number> {
   return rising;
 }
 
-function push<K>(map: Map<K, string[]>, key: K, id: string): void {
-  const list = map.get(key);
-  if (list) list.push(id);
-  else map.set(key, [id]);
-}
-
 function wantedChildren(
   entries: readonly ReadEntry[],
   idOf: ReadonlyMap<string, string>,
 ): Map<string | null, string[]> {
   const wanted = new Map<string | null, string[]>();
   for (const entry of entries)
-    push(wanted, entry.parent === null ? null : idOf.get(entry.parent)!, idOf.get(entry.id)!);
+    pushTo(wanted, entry.parent === null ? null : idOf.get(entry.parent)!, idOf.get(entry.id)!);
   return wanted;
 }
 
@@ -141,7 +135,7 @@ export function matchEntries(
   const idOf = new Map<string, string>();
   const pair = (keyOfKnown: (entry: Entry) => string, keyOfRead: (entry: ReadEntry) => string) => {
     const shelf = new Map<string, string[]>();
-    for (const entry of known) if (free.has(entry.id)) push(shelf, keyOfKnown(entry), entry.id);
+    for (const entry of known) if (free.has(entry.id)) pushTo(shelf, keyOfKnown(entry), entry.id);
     for (const list of shelf.values()) list.reverse();
     for (const entry of read) {
       if (idOf.has(entry.id)) continue;

@@ -1,3 +1,4 @@
 export { detailColumn } from './detail-columns';
-export { arranged, trayChanges, treeDrawing, treeList } from './tree-list';
+export { changesTold, placesTold, withArticle } from './told';
+export { arranged, directions, trayChanges, treeDrawing, treeList } from './tree-list';
 export type { CellWritten, Fit, Kind, KindOption, KindSchemas, KindTypes, ListColumn } from './kind';

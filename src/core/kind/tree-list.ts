@@ -4,7 +4,8 @@ import type { Arrangement, BoxStyle, DiagramCommon } from '../model';
 import { ListTokens, readTree, titleAbove, type Reading, type TreeVocabulary } from '../read';
 import { sheetSet, tierScene, type TierWords } from '../scene';
 import { entriesIn, explainStyle, resolveStyles } from '../style';
-import type { Kind, KindTypes } from './kind';
+import type { Kind, KindOption, KindTypes } from './kind';
+import { changesTold } from './told';
 
 type Common = Omit<KindTypes, 'command'> & {
   readonly command: never;
@@ -29,15 +30,13 @@ export const treeList = (
   lineTold:
     'One line an entry; Tab indents, to go one tier down; Esc leaves. A tab or comma parts the name from details; what stands in quotes is taken as it is.',
   indents: true,
-  update(diagram, text, newId) {
-    // Unchanged text changes nothing, whatever a reader makes of it.
-    if (text === outlineText(diagram, vocabulary)) return { gesture: [], findings: [] };
-    const read = readTree(new ListTokens(text, vocabulary.headings), {}, vocabulary);
-    // What cannot be read does not empty the diagram; an empty text does.
-    const unread = text.trim() !== '' && read.entries.length === 0;
-    const gesture = unread ? [] : [...updateFromList(diagram, read, newId), ...trayChanges(diagram, read, newId)];
-    return { gesture, findings: read.findings };
-  },
+  update: (diagram, text, newId) =>
+    changesTold(
+      text,
+      outlineText(diagram, vocabulary),
+      (now) => readTree(new ListTokens(now, vocabulary.headings), {}, vocabulary),
+      (read) => [...updateFromList(diagram, read, newId), ...trayChanges(diagram, read, newId)],
+    ),
 });
 
 /** The drawing of such a kind on tiers. */
@@ -69,3 +68,9 @@ export function trayChanges(diagram: DiagramCommon, { notPlaced }: Reading, newI
 
 /** A gesture that sets something of the arrangement, for an option of the command line. */
 export const arranged = (patch: Partial<Arrangement>): readonly CommonCommand[] => [{ kind: 'setArrangement', patch }];
+
+/** Which way the tiers follow each other, as an option of the command line. */
+export const directions: KindOption<CommonCommand> = {
+  name: 'direction',
+  choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) },
+};

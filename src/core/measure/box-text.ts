@@ -1,6 +1,6 @@
 import type { BoxStyle, Entry } from '../model';
 import { sansFace, type Face } from './face';
-import { capHeightOf, runsOf, type Run } from './measure';
+import { capHeightOf, runsOf, widthOfRuns, type Run } from './measure';
 import { foldsOf, foldWithin, type Wrapped } from './wrap';
 
 /** One set line, its baseline and middle relative to the middle of all its lines. CSS px. */
@@ -96,7 +96,7 @@ function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
   for (const [i, { text, face, size, leading, part }] of blocks.entries()) {
     if (part === 'detail' && blocks[i - 1]?.part === 'name') y += size * 0.15;
     const runs = runsOf(text, face, size);
-    const lineWidth = runs.reduce((sum, run) => sum + run.width, 0);
+    const lineWidth = widthOfRuns(runs);
     const step = size * leading;
     lines.push({ runs, face, size, width: lineWidth, baseline: y + (step + capHeightOf(face, size)) / 2, part });
     width = Math.max(width, lineWidth);

@@ -1,4 +1,4 @@
 export * from './box-text';
 export * from './face';
-export { advancesOf, capHeightOf, faceFor, missingCharacters, runsOf, widthOf, type Run } from './measure';
+export { advancesOf, capHeightOf, faceFor, missingCharacters, runsOf, widthOf, widthOfRuns, type Run } from './measure';
 export * from './wrap';

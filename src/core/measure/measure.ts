@@ -125,9 +125,12 @@ export function advancesOf(text: string, face: Face): number[] | null {
 }
 
 /** Width of a line in CSS px at a size in CSS px. */
-export function widthOf(text: string, face: Face, size: number): number {
+export const widthOf = (text: string, face: Face, size: number): number => widthOfRuns(runsOf(text, face, size));
+
+/** Width of the runs of a line, in CSS px. */
+export function widthOfRuns(runs: readonly Run[]): number {
   let width = 0;
-  for (const run of runsOf(text, face, size)) width += run.width;
+  for (const run of runs) width += run.width;
   return width;
 }
 

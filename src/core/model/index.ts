@@ -6,6 +6,7 @@ export * from './entries-shape';
 export * from './finding';
 export * from './order-key';
 export * from './own';
+export * from './push-to';
 export * from './sheet';
 export * from './style';
-export { beginning, FieldName, Id, keepable, RoleId, text } from './text';
+export { beginning, capital, FieldName, Id, keepable, RoleId, text } from './text';

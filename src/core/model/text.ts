@@ -29,3 +29,6 @@ export function beginning(of: string, most: number): string {
 
 /** Text as `text` allows it: what cannot be kept is replaced by the sign for an unknown character. */
 export const keepable = (of: string): string => of.replace(/\p{Cs}/gu, '\ufffd').replaceAll('\0', '');
+
+/** As a sentence begins. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

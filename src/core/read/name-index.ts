@@ -1,3 +1,4 @@
+import { pushTo } from '../model';
 import { isNear, partsStandFor } from './names';
 
 /** What one list may cost; what is beyond is left unmatched, and told, instead of making everybody wait. */
@@ -36,7 +37,7 @@ export class NameIndex {
     const parts = name.split(' ');
     this.parts.push(parts);
     this.short.push(parts.some((part) => part.length === 1));
-    for (const part of new Set(parts)) if (part.length > 1) note(this.byPart, part, at);
+    for (const part of new Set(parts)) if (part.length > 1) pushTo(this.byPart, part, at);
   }
 
   /** Numbers of names that `asked` may stand for, or that stand shortened for it: initials for first names, or one part alone. */
@@ -59,7 +60,7 @@ export class NameIndex {
     for (; this.segmented < this.names.length; this.segmented++) {
       const name = this.names[this.segmented]!;
       for (const key of this.segmentsOf(name, numbersIn(name), name.length, 0))
-        note(this.bySegment, key, this.segmented);
+        pushTo(this.bySegment, key, this.segmented);
     }
     const candidates = new Set<number>();
     const numbers = numbersIn(asked);
@@ -94,9 +95,3 @@ export class NameIndex {
 }
 
 const numbersIn = (text: string): string => (/\d/.test(text) ? text.replace(/\D+/g, ' ').trim() : '');
-
-function note(map: Map<string, number[]>, key: string, at: number): void {
-  const list = map.get(key);
-  if (list) list.push(at);
-  else map.set(key, [at]);
-}

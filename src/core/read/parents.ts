@@ -1,4 +1,4 @@
-import { type Finding, own } from '../model';
+import { type Finding, own, pushTo } from '../model';
 import { readFinding } from './codes';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
@@ -135,10 +135,7 @@ export function parentMatcher(listed: readonly Listed[], words: TreeWords): Pare
   const byName = new Map<string, Listed[]>();
   const byTitle = new Map<string, Listed[]>();
   const note = (map: Map<string, Listed[]>, key: string, one: Listed) => {
-    if (key === '') return;
-    const list = map.get(key);
-    if (list) list.push(one);
-    else map.set(key, [one]);
+    if (key !== '') pushTo(map, key, one);
   };
   const index = new NameIndex(2);
   for (const one of listed) {

@@ -1,4 +1,4 @@
-import { evenKeys, limits, type Entry, type Finding, type Link, type Unplaced } from '../model';
+import { evenKeys, limits, pushTo, type Entry, type Finding, type Link, type Unplaced } from '../model';
 import { readFinding } from './codes';
 import { findColumns } from './columns';
 import { withinLimits } from './fit';
@@ -98,11 +98,7 @@ export interface Taken {
 
 export function takenFrom(result: Reading): Taken {
   const siblings = new Map<string | null, string[]>();
-  for (const entry of result.entries) {
-    const list = siblings.get(entry.parent);
-    if (list) list.push(entry.id);
-    else siblings.set(entry.parent, [entry.id]);
-  }
+  for (const entry of result.entries) pushTo(siblings, entry.parent, entry.id);
   const orders = new Map<string, string>();
   for (const ids of siblings.values()) evenKeys(ids.length).forEach((key, i) => orders.set(ids[i]!, key));
   const entries = result.entries.map(({ id, name, details, fields, role, parent }): Entry => ({

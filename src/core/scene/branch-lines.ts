@@ -1,10 +1,10 @@
-import { extentOfLines, outside, roundedPath, shortened, type Extent, type Polyline } from '../arrange/graph';
+import { extentOfLines, roundedPath, type Extent, type Polyline } from '../arrange/graph';
 import type { Fitted, TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
-import { capHeightOf, runsOf, sansFace, wrapWithin, type Run } from '../measure';
-import { KeptFor, type DiagramCommon, type LinkStyle } from '../model';
+import { capHeightOf, runsOf, sansFace, widthOfRuns, wrapWithin, type Run } from '../measure';
+import { KeptFor, remember, type DiagramCommon, type LinkStyle } from '../model';
 import type { Primitive, Rect, SceneGroup } from './scene';
-import { markPath, markSize } from './line-marks';
+import { styledLine } from './line-marks';
 import type { SizeChoices } from './tier-sizes';
 
 /** What a kind says of the lines of its structure where each has words of its own. */
@@ -66,29 +66,23 @@ export function planBranches(diagram: DiagramCommon, structure: Hierarchy, lines
   return { lines, labels, zones, direction, smallest: smallest === Infinity ? null : smallest };
 }
 
-const labelled = new Map<string, Label | null>();
-const mostLabelled = 5000;
-
 /** The same words are set once. */
-function labelOf(words: readonly string[], size: number): Label | null {
-  const key = `${size}\n${words.join('\n')}`;
-  const known = labelled.get(key);
-  if (known !== undefined) return known;
-  const lines = words
-    .filter((text) => text.trim() !== '')
-    .flatMap((text) => wrapWithin(text, face, size, size * widestEms))
-    .map((text) => {
-      const runs = runsOf(text, face, size);
-      return { runs, width: runs.reduce((sum, run) => sum + run.width, 0) };
-    });
-  const made =
-    lines.length === 0
+const labelOf = remember(
+  5000,
+  (words: readonly string[], size: number) => `${size}\n${words.join('\n')}`,
+  (words: readonly string[], size: number): Label | null => {
+    const lines = words
+      .filter((text) => text.trim() !== '')
+      .flatMap((text) => wrapWithin(text, face, size, size * widestEms))
+      .map((text) => {
+        const runs = runsOf(text, face, size);
+        return { runs, width: widthOfRuns(runs) };
+      });
+    return lines.length === 0
       ? null
       : { lines, size, width: Math.max(...lines.map(({ width }) => width)), height: lines.length * size * leading };
-  if (labelled.size >= mostLabelled) labelled.clear();
-  labelled.set(key, made);
-  return made;
-}
+  },
+);
 
 interface Celled {
   readonly plan: BranchPlan;
@@ -114,9 +108,8 @@ export function cellChoices(choices: SizeChoices, plan: BranchPlan): SizeChoices
   const { labels, zones, direction } = plan;
   const before = celled.get(choices);
   if (before && isSameRoom(before.plan, plan)) return before.cells;
-  let at = 0;
   const all = (sizes: SizeChoices['sizes']): SizeChoices['sizes'] => {
-    at = 0;
+    let at = 0;
     return sizes.map((options, t) => {
       const from = at;
       at += options[0]?.width.length ?? 0;
@@ -238,26 +231,7 @@ function lineGroup(
   style: LinkStyle,
   { label, extent, joinRadius }: { label: Label | null; extent: Extent | null; joinRadius: number },
 ): SceneGroup {
-  const size = markSize(style);
-  const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
-  const course = shortened(points, reach(style.startMark), reach(style.endMark));
-  const tips = shortened(points, style.endGap, style.endGap);
-  const parts = extent ? outside(course, extent) : [course];
-  const stroke = {
-    type: 'path' as const,
-    stroke: style.lineColour,
-    strokeWidth: style.lineWidth,
-    dashed: style.dash === 'dashed',
-    ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
-  };
-  const d = parts.map((part) => roundedPath(part, joinRadius)).join('');
-  const children: Primitive[] = d === '' ? [] : [{ ...stroke, d }];
-  const last = tips.length;
-  for (const mark of [
-    markPath(style.startMark, tips.slice(0, 4), size),
-    markPath(style.endMark, [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
-  ])
-    if (mark) children.push({ ...stroke, d: mark, fill: style.lineColour, dashed: false, strokeWidth: 0.5 });
+  const children: Primitive[] = [...styledLine(points, style, extent, joinRadius)];
   if (label && extent) children.push(...wordsOf(label, extent, style.phraseColour));
   const bounds = extentOfLines(extent ? [points, cornersOf(extent)] : [points]);
   return {

@@ -1,33 +1,17 @@
 import { fitTree, type FitInput, type Fitted, type Gaps } from '../arrange/tree';
 import { tierCount, type Hierarchy } from '../hierarchy';
-import {
-  KeptFor,
-  nextSheet,
-  orientations,
-  own,
-  pxPerPt,
-  readFrom,
-  type BoxStyle,
-  type DiagramCommon,
-  type Sheet,
-} from '../model';
+import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
 import { markHeight, type Continued } from './marks';
 import { freeRoom } from './place-sheet';
+import { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 import { growsRight, tierNameRoom } from './tier-names';
 import { sizeChoices, type SizeChoices } from './tier-sizes';
 
-/** Print that is comfortable to read on a hand-out, in points (common practice). */
-export const comfortablePt = 8.5;
 /** Gaps never get smaller than this, whatever share of them may go. CSS px. */
 const leastGap = { sibling: 5, branch: 8, tier: 14 } as const;
-/** Standing is taken for lying only where it prints this much larger. */
-const worthTurning = 1.05;
 
-export interface FitOnSheet {
-  readonly fitted: Fitted;
-  /** The sheet that was taken: its orientation told, and its size the next larger where the wish for print asks for it. */
-  readonly sheet: Sheet;
+export interface FitOnSheet extends TakenSheet<Fitted> {
   /** For each tier the width its text is set in, CSS px. */
   readonly wanted: readonly number[];
   readonly largestScale: number;
@@ -59,35 +43,21 @@ export function fitOnSheet(
   const boxes = sizeChoices(diagram, structure, styles, { beside, marks });
   const choices = branches ? cellChoices(boxes, branches) : boxes;
   const margin = tierNameRoom(diagram, styles, choices);
-  const texts = textSizes(diagram, structure, styles);
-  const { usual } = texts;
-  const smallest = branches?.smallest ? Math.min(texts.smallest ?? Infinity, branches.smallest) : texts.smallest;
-  const { leastPrint } = diagram.sheet;
-  const largestScale = (diagram.arrangement.largestPrint * readFrom(diagram.sheet.size) * pxPerPt) / usual;
-  const comfortable = (Math.max(comfortablePt, leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
+  const texts = smallestText(diagram, structure, styles);
+  const smallest = branches?.smallest ? Math.min(texts ?? Infinity, branches.smallest) : texts;
+  const { largest: largestScale, comfortable, wished } = scalesFor(diagram, { usual: usualName(styles), smallest });
   const foot = marks
     ? Float64Array.from(structure.ids, (id, i) => (marks.onward.has(id) ? markHeight(marks, id, styles[i]!) : 0))
     : null;
-  const fitTo = (sheet: Sheet): { sheet: Sheet; fitted: Fitted } => {
+  const taken = takeSheet(diagram.sheet, wished, (sheet) => {
     const room = freeRoom({ ...diagram, sheet }, legend);
     const input = inputFor(diagram, structure, {
       ...{ beside, foot, choices, room, largestScale, comfortable, margin },
       ends: branches?.lines.ends ?? 'own',
       zones: branches?.zones ?? null,
     });
-    return { sheet, fitted: fittedOnce(structure, choices, input) };
-  };
-  const best = (sheet: Sheet) => {
-    const [first, ...others] = orientations(sheet).map(fitTo);
-    return others.reduce((most, one) => (one.fitted.scale > most.fitted.scale * worthTurning ? one : most), first!);
-  };
-  let taken = best(diagram.sheet);
-  const larger = nextSheet(diagram.sheet.size);
-  const wished = ((leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
-  if (larger && leastPrint !== null && taken.fitted.scale < wished) {
-    const next = best({ ...diagram.sheet, size: larger });
-    if (next.fitted.scale >= wished) taken = next;
-  }
+    return fittedOnce(structure, choices, input);
+  });
   const wanted = taken.fitted.sizes.map((size, t) => choices.wanted[t]![size]!);
   return { ...taken, wanted, largestScale, smallest, boxes, margin };
 }
@@ -137,6 +107,7 @@ function inputFor(
     first: structure.first,
     count: structure.count,
     tier: structure.tier,
+    outline: structure.outline,
     tierStart: Int32Array.from(structure.tierStart),
     direction: growsRight(diagram) ? 'right' : 'down',
     // Words on lines want every tier on a line of its own, and nothing folded.
@@ -155,18 +126,10 @@ function inputFor(
   };
 }
 
-/** The smallest size of text, and that of most names. CSS px. */
-function textSizes(diagram: DiagramCommon, structure: Hierarchy, styles: readonly BoxStyle[]) {
-  let smallest = Infinity;
+/** The size of most names, CSS px. */
+function usualName(styles: readonly BoxStyle[]): number {
   const names = new Map<number, number>();
-  structure.ids.forEach((id, i) => {
-    const style = styles[i]!;
-    const details = own(diagram.entries, id)!
-      .details.slice(0, style.details)
-      .some((detail) => detail.trim() !== '');
-    smallest = Math.min(smallest, style.nameSize, details ? style.detailSize : Infinity);
-    names.set(style.nameSize, (names.get(style.nameSize) ?? 0) + 1);
-  });
+  for (const { nameSize } of styles) names.set(nameSize, (names.get(nameSize) ?? 0) + 1);
   const [usual = 13] = [...names].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0] ?? [];
-  return { smallest: smallest === Infinity ? null : smallest, usual };
+  return usual;
 }

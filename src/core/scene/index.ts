@@ -8,6 +8,6 @@ export { sheetSet, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
 export { tierScene, type TierWords } from './tier-scene';
 export { entryGroup } from './entry-group';
-export { comfortablePt } from './fit-sheet';
+export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';

@@ -1,11 +1,44 @@
-import { short } from '../arrange/graph';
+import { outside, roundedPath, short, shortened, type Extent, type Polyline } from '../arrange/graph';
 import type { LinkStyle } from '../model';
+import type { PathPrimitive } from './scene';
+
+/** A line in its style: it ends before the boxes by its gap, has its marks, and is parted where `gap` stands, as for its words. */
+export function styledLine(
+  points: Polyline,
+  style: LinkStyle,
+  gap: Extent | null,
+  joinRadius: number,
+): readonly PathPrimitive[] {
+  const size = markSize(style);
+  const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
+  const course = shortened(points, reach(style.startMark), reach(style.endMark));
+  const tips = shortened(points, style.endGap, style.endGap);
+  const stroke: Omit<PathPrimitive, 'd'> = {
+    type: 'path',
+    stroke: style.lineColour,
+    strokeWidth: style.lineWidth,
+    dashed: style.dash === 'dashed',
+    ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
+  };
+  const d = (gap ? outside(course, gap) : [course]).map((line) => roundedPath(line, joinRadius)).join('');
+  const last = tips.length;
+  const marks = [
+    markPath(style.startMark, tips.slice(0, 4), size),
+    markPath(style.endMark, [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
+  ];
+  return [
+    ...(d === '' ? [] : [{ ...stroke, d }]),
+    ...marks.flatMap((mark) =>
+      mark ? [{ ...stroke, d: mark, fill: style.lineColour, dashed: false, strokeWidth: 0.5 }] : [],
+    ),
+  ];
+}
 
 /** Size of an end mark of a line in a style, CSS px. */
-export const markSize = ({ lineWidth }: LinkStyle): number => 5 + lineWidth * 2;
+const markSize = ({ lineWidth }: LinkStyle): number => 5 + lineWidth * 2;
 
 /** A filled mark whose tip stands on the first point and which looks away from the second. */
-export function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[], size: number): string | null {
+function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[], size: number): string | null {
   if (mark === 'none' || x === undefined || y === undefined || bx === undefined || by === undefined) return null;
   const length = Math.hypot(x - bx, y - by) || 1;
   const [ux, uy] = [(x - bx) / length, (y - by) / length];

@@ -1,4 +1,4 @@
-import { capHeightOf, runsOf, sansFace, widthOf } from '../measure';
+import { capHeightOf, runsOf, sansFace, widthOf, widthOfRuns } from '../measure';
 import type { BoxStyle } from '../model';
 import type { Rect, SceneGroup } from './scene';
 
@@ -37,7 +37,7 @@ export function markOf(place: Rect, marks: Continued | null, id: string, style: 
   const words = wordsOf(where, sheet);
   const size = style.detailSize;
   const runs = runsOf(words, face, size);
-  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  const width = widthOfRuns(runs);
   const height = Math.ceil(size * leading);
   const y = where === 'onward' ? place.height - height : 0;
   return {

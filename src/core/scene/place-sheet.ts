@@ -1,5 +1,5 @@
 import { paperSize, type DiagramCommon } from '../model';
-import type { Scene } from './scene';
+import type { Rect, Scene } from './scene';
 import { notesWithin, type Notes } from './sheet-notes';
 
 /** A sheet as large as its drawing is never smaller than this, so that the title has room. */
@@ -20,10 +20,10 @@ export interface OnSheet extends Pick<Scene, 'drawing'> {
   readonly notes: Notes;
 }
 
-/** Where a drawing of a size stands on its sheet: as large as it fits, up to `largestScale`, in the middle. */
+/** Where a drawing of an extent stands on its sheet: as large as it fits, up to `largestScale`, in the middle. `drawing` tells where its origin stands. */
 export function placeOnSheet(
   diagram: DiagramCommon,
-  { width, height }: { readonly width: number; readonly height: number },
+  { x: left = 0, y: top = 0, width, height }: Pick<Rect, 'width' | 'height'> & Partial<Rect>,
   legend: string,
   largestScale: number,
 ): OnSheet {
@@ -36,13 +36,13 @@ export function placeOnSheet(
     const sheetHeight = Math.max(leastSheet.height, height + 2 * margin + notes.top + notes.bottom);
     return {
       sheet: { width: sheetWidth, height: sheetHeight },
-      drawing: { x: (sheetWidth - width) / 2, y: margin + notes.top, scale: 1, width, height },
+      drawing: { x: (sheetWidth - width) / 2 - left, y: margin + notes.top - top, scale: 1, width, height },
       notes,
     };
   }
   const notes = notesWithin(diagram, legend, free.width);
   const scale = Math.min(largestScale, free.width / Math.max(1, width), free.height / Math.max(1, height));
-  const x = (paper.width - width * scale) / 2;
-  const y = margin + notes.top + (free.height - height * scale) * 0.4;
+  const x = (paper.width - width * scale) / 2 - left * scale;
+  const y = margin + notes.top + (free.height - height * scale) * 0.4 - top * scale;
   return { sheet: paper, drawing: { x, y, scale, width, height }, notes };
 }

@@ -1,5 +1,5 @@
 import type { DiagramCommon } from '../model';
-import { runsOf, wrapWithin, type Face } from '../measure';
+import { runsOf, widthOf, widthOfRuns, wrapWithin, type Face } from '../measure';
 import { readableText, type Look } from '../style';
 import type { SceneGroup, TextPrimitive } from './scene';
 
@@ -46,7 +46,7 @@ export function notesWithin({ titleBlock }: Pick<DiagramCommon, 'titleBlock'>, l
   if (shown && subtitle) head.push(note('subtitle', subtitle, 'sans400', subtitleSize, 'middle', width));
   const signed = shown ? [author, date].filter(Boolean).join(', ') : '';
   const foot: Note[] = [];
-  const own = (text: string) => runsOf(text, 'sans400', footSize).reduce((sum, run) => sum + run.width, 0);
+  const own = (text: string) => widthOf(text, 'sans400', footSize);
   const signedWidth = signed ? Math.min(own(signed), legend ? width * 0.4 : width) : 0;
   const left = signed ? width - signedWidth - apart.texts : width;
   if (legend) foot.push(note('legend', legend, 'sans400', footSize, 'left', left));
@@ -93,7 +93,7 @@ function noteGroup(
   let [left, right] = [Infinity, -Infinity];
   const children = lines.map((line, k): TextPrimitive => {
     const runs = runsOf(line, face, size);
-    const width = runs.reduce((sum, run) => sum + run.width, 0);
+    const width = widthOfRuns(runs);
     const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
     left = Math.min(left, at);
     right = Math.max(right, at + width);

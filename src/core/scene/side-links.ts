@@ -1,20 +1,11 @@
-import {
-  extentOfLines,
-  outside,
-  placeLabel,
-  roundedPath,
-  routeLinks,
-  shortened,
-  type Extent,
-  type Polyline,
-} from '../arrange/graph';
+import { extentOfLines, placeLabel, roundedPath, routeLinks, type Extent, type Polyline } from '../arrange/graph';
 import type { Gaps, TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
-import { capHeightOf, runsOf, sansFace } from '../measure';
+import { capHeightOf, runsOf, sansFace, widthOfRuns } from '../measure';
 import { KeptFor, own, type DiagramCommon, type Link, type LinkStyle } from '../model';
 import { linkStyle, type LinkKind } from '../style';
-import { markPath, markSize } from './line-marks';
-import type { PathPrimitive, Primitive, SceneGroup } from './scene';
+import { styledLine } from './line-marks';
+import type { Primitive, SceneGroup } from './scene';
 
 /** A drawing of a hierarchy: places and sizes of its boxes, its lines and its gaps. */
 export interface Drawn {
@@ -123,30 +114,11 @@ export function labelledLine(
   avoid: readonly Extent[],
   joinRadius: number,
 ): LabelledLine {
-  const size = markSize(style);
-  const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
-  const course = shortened(points, reach(style.startMark), reach(style.endMark));
-  const tips = shortened(points, style.endGap, style.endGap);
   const face = sansFace(400, 'italic');
   const runs = phrase === '' ? [] : runsOf(phrase, face, style.phraseSize);
-  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  const width = widthOfRuns(runs);
   const label = runs.length === 0 ? null : placeLabel(points, { width, height: style.phraseSize * 1.2 }, avoid);
-  const stroke: Omit<PathPrimitive, 'd'> = {
-    type: 'path',
-    stroke: style.lineColour,
-    strokeWidth: style.lineWidth,
-    dashed: style.dash === 'dashed',
-    ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
-  };
-  const lines = label ? outside(course, label) : [course];
-  const children: Primitive[] = [];
-  const d = lines.map((line) => roundedPath(line, joinRadius)).join('');
-  if (d !== '') children.push({ ...stroke, d });
-  const last = tips.length;
-  const start = markPath(style.startMark, tips.slice(0, 4), size);
-  const end = markPath(style.endMark, [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size);
-  for (const mark of [start, end])
-    if (mark) children.push({ ...stroke, d: mark, fill: style.lineColour, dashed: false, strokeWidth: 0.5 });
+  const children: Primitive[] = [...styledLine(points, style, label, joinRadius)];
   if (label)
     children.push({
       type: 'text',

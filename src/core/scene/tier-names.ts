@@ -1,5 +1,5 @@
 import { roman, type Hierarchy } from '../hierarchy';
-import { runsOf, sansFace, wrapWithin } from '../measure';
+import { runsOf, sansFace, widthOf, widthOfRuns, wrapWithin } from '../measure';
 import { own, type BoxStyle, type DiagramCommon } from '../model';
 import { lookOf, readableText } from '../style';
 import type { TierTreeLayout } from '../arrange/tree';
@@ -31,7 +31,7 @@ export function tierNameRoom(diagram: DiagramCommon, styles: readonly BoxStyle[]
   if (!areDrawn(diagram) || sizes.length === 0) return 0;
   const size = sizeOf(styles);
   if (!growsRight(diagram)) {
-    const widths = sizes.map((_, t) => widthOf(wrapWithin(nameOf(diagram, t), face, size, size * besideEms), size));
+    const widths = sizes.map((_, t) => widestOf(wrapWithin(nameOf(diagram, t), face, size, size * besideEms), size));
     return Math.max(...widths) + 2 * apart;
   }
   const lines = sizes.map(([narrowest], t) => linesOver(diagram, t, Math.max(...narrowest!.width), size).length);
@@ -41,28 +41,28 @@ export function tierNameRoom(diagram: DiagramCommon, styles: readonly BoxStyle[]
 const linesOver = (diagram: DiagramCommon, t: number, width: number, size: number): string[] =>
   wrapWithin(nameOf(diagram, t), face, size, Math.max(width, size * 4));
 
-const widthOf = (lines: readonly string[], size: number): number =>
-  Math.max(0, ...lines.map((line) => runsOf(line, face, size).reduce((sum, run) => sum + run.width, 0)));
+const widestOf = (lines: readonly string[], size: number): number =>
+  Math.max(0, ...lines.map((line) => widthOf(line, face, size)));
 
 /** The names of tiers: over the middle of each column, or beside each band, at the edge of the drawing. */
 export function tierNames(
   diagram: DiagramCommon,
   { tierStart }: Hierarchy,
   styles: readonly BoxStyle[],
-  layout: TierTreeLayout,
+  tiers: TierTreeLayout['tiers'],
   room: number,
 ): SceneGroup[] {
   if (room === 0) return [];
   const look = lookOf(diagram.look);
   const fill = readableText(look.ink, look.ground, look.ink, look.light);
   const size = sizeOf(styles);
-  return layout.tiers.slice(0, tierStart.length - 1).map(({ rowStart, end }, t): SceneGroup => {
+  return tiers.slice(0, tierStart.length - 1).map(({ rowStart, end }, t): SceneGroup => {
     const right = growsRight(diagram);
     const lines = right
       ? linesOver(diagram, t, end - rowStart, size)
       : wrapWithin(nameOf(diagram, t), face, size, size * besideEms);
     const height = lines.length * size * leading;
-    const widest = widthOf(lines, size);
+    const widest = widestOf(lines, size);
     const left = right ? (rowStart + end - widest) / 2 : -room;
     const top = right ? -apart - height : (rowStart + end - height) / 2;
     return {
@@ -74,7 +74,7 @@ export function tierNames(
       bounds: { x: left, y: top, width: widest, height },
       children: lines.map((line, k): TextPrimitive => {
         const runs = runsOf(line, face, size);
-        const width = runs.reduce((sum, run) => sum + run.width, 0);
+        const width = widthOfRuns(runs);
         const x = right ? (rowStart + end - width) / 2 : -room;
         return { type: 'text', x, y: top + (k + 0.8) * size * leading, size, fill, runs, part: 'name' };
       }),

@@ -53,15 +53,9 @@ export function tierScene(
   const look = lookOf(diagram.look);
   const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
   const links = sideLinks(diagram, structure, { layout, width, height, gaps }, words.linkKinds);
-  const names = tierNames(diagram, structure, styles, fit.fitted.layout, fit.margin);
+  const names = tierNames(diagram, structure, styles, fit.fitted.layout.tiers, fit.margin);
   const extent = extentWith(layout, [...links, ...names], diagram, places);
-  const placed = placeOnSheet(onIt, extent, legend, fit.largestScale);
-  const { sheet, notes } = placed;
-  const drawing = {
-    ...placed.drawing,
-    x: placed.drawing.x - extent.x * placed.drawing.scale,
-    y: placed.drawing.y - extent.y * placed.drawing.scale,
-  };
+  const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
   const { joinRadius } = diagram.arrangement;
   return {
     title: diagram.title,

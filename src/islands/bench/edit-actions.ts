@@ -11,6 +11,10 @@ const hasTiersUnder = ({ kind }: Diagram): boolean => kindOf(kind).edits.noneUnd
 
 export type AddWhere = 'next' | 'under' | 'above' | 'beside';
 
+/** Where Enter adds, by the keys that are held with it. */
+export const addWhere = (held: Pick<KeyboardEvent, 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>): AddWhere =>
+  held.ctrlKey || held.metaKey ? 'beside' : held.shiftKey ? 'under' : held.altKey ? 'above' : 'next';
+
 /** Adds an entry by the selection; returns its id, or null where that has no meaning. */
 export function addEntry(store: BenchStore, where: AddWhere, at: string | null): string | null {
   const { diagram, perform } = store.getState();

@@ -1,5 +1,6 @@
 import { check, draw, drawSet, kindOf, openDiagram, usualSetPrint, type Diagram } from '../../core/diagram';
-import { own } from '../../core/model';
+import { withArticle } from '../../core/kind';
+import { capital, own } from '../../core/model';
 import type { Scene, TilePaper } from '../../core/scene';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
@@ -54,7 +55,7 @@ export async function handOut({ body, format, dotsPerInch, pictures, setAt, tile
     if (setAt !== undefined && !set)
       throw new Refusal(
         422,
-        `A ${kindOf(diagram.kind).nameInSentence} cannot be parted over sheets. Save it as a poster in tiles.`,
+        `${capital(withArticle(kindOf(diagram.kind)))} cannot be parted over sheets. Save it as a poster in tiles.`,
       );
     const written = await write(diagram, () => draw(diagram).scene, {
       dotsPerInch,

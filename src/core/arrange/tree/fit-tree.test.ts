@@ -28,6 +28,7 @@ function input(list: readonly number[], given: Partial<FitInput> = {}): FitInput
     count: structure.count,
     tier: structure.tier,
     tierStart,
+    outline: structure.outline,
     beside: new Uint8Array(n),
     foot: null,
     direction: 'down',

@@ -21,6 +21,8 @@ export interface FitInput {
   readonly count: Int32Array;
   readonly tier: Int32Array;
   readonly tierStart: Int32Array;
+  /** All entries in the order of the list. */
+  readonly outline: Int32Array;
   readonly beside: Uint8Array;
   /** Length of a mark at the lower end of each box; null where there are none. */
   readonly foot: Float64Array | null;

@@ -4,6 +4,8 @@ import type { TierTreeLayout } from './tier-tree';
 
 /** As `ColumnsInput`, without gaps between tiers. */
 export interface IndentedInput extends Omit<ColumnsInput, 'tierGap' | 'direction' | 'ends' | 'zones'> {
+  /** All entries in the order of the list: each before those under it. */
+  readonly outline: Int32Array;
   /** How far each tier begins after the one above it. */
   readonly step: number;
   /** The list stands in this many columns at most, parted between branches. */
@@ -18,7 +20,6 @@ interface Part {
 }
 
 interface Stepped {
-  readonly outline: Int32Array;
   readonly parts: readonly Part[];
   /** Upper left corner of each part. */
   readonly left: readonly number[];
@@ -41,7 +42,7 @@ export function arrangeIndented(input: IndentedInput): TierTreeLayout {
   made.parts.forEach(({ from, to }, k) => {
     let at = made.top;
     for (let p = from; p < to; p++) {
-      const i = made.outline[p]!;
+      const i = input.outline[p]!;
       place(input, { x, y }, i, made.left[k]!, at);
       partOf[i] = k;
       at += input.height[i]! + input.gap;
@@ -73,8 +74,7 @@ const place = (
 };
 
 function stepped(input: IndentedInput): Stepped {
-  const { tier, width, height, gap, step } = input;
-  const outline = outlineOf(input);
+  const { tier, outline, width, height, gap, step } = input;
   const head = headed(input);
   const from = head ? 1 : 0;
   const top = head ? height[0]! + gap : 0;
@@ -93,19 +93,7 @@ function stepped(input: IndentedInput): Stepped {
     lowest = Math.max(lowest, top + depth);
   }
   const right = Math.max(0, at - input.columnGap, head ? width[0]! : 0);
-  return { outline, parts, left, top, width: right, height: lowest };
-}
-
-function outlineOf({ roots, first, count, tier }: IndentedInput): Int32Array {
-  const outline = new Int32Array(tier.length);
-  const stack: number[] = [];
-  for (let r = roots - 1; r >= 0; r--) stack.push(r);
-  for (let at = 0; stack.length > 0; at++) {
-    const i = stack.pop()!;
-    outline[at] = i;
-    for (let c = first[i]! + count[i]! - 1; c >= first[i]!; c--) stack.push(c);
-  }
-  return outline;
+  return { parts, left, top, width: right, height: lowest };
 }
 
 /** The columns: as few and as even as the branches allow, by the least height at which they fit into so many. */

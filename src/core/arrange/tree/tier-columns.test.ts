@@ -112,6 +112,7 @@ describe('tiers as columns', () => {
 describe('a stepped outline', () => {
   const stepped = (list: readonly number[], heights: readonly number[], columns: number): IndentedInput => ({
     ...inputOf(list, heights),
+    outline: hierarchyOf(diagramFromParents(list).entries).outline,
     ...{ step: 18, columns, columnGap: 30 },
   });
   it('no two boxes meet, each tier is indented by a step, and the size is what it is said to be', () => {

@@ -1,4 +1,4 @@
-import { glyphs, legibility, nameOf, nudged, severalTops, sheetTaken, smallPrint, someNames, tray } from '../../check';
+import { nameOf, someNames, tray, treeDrawingChecks, type TreeDrawingFinding } from '../../check';
 import type { Hierarchy } from '../../hierarchy';
 import { finding, own, type BoxStyle, type Finding } from '../../model';
 import { foldName } from '../../read';
@@ -14,12 +14,7 @@ import { formatProbability } from './numbers';
 export type DecisionFindingCode =
   | 'not-placed'
   | 'no-words'
-  | 'low-contrast'
-  | 'small-print'
-  | 'no-glyph'
-  | 'several-tops'
-  | 'larger-sheet'
-  | 'nudged-over'
+  | TreeDrawingFinding
   | 'one-answer'
   | 'same-answer'
   | 'no-answer'
@@ -46,12 +41,13 @@ export function checkDecision(
   return [
     ...tray(diagram),
     ...(key ? checkKey(diagram, structure) : checkAnalysis(diagram, structure)),
-    ...legibility(diagram, structure, styles),
-    ...nudged(diagram, scene),
-    ...sheetTaken(diagram, scene),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, shorten the words on the branches, or hand it out as a set.'),
-    ...glyphs(diagram, structure),
-    ...severalTops(diagram, structure),
+    ...treeDrawingChecks(
+      diagram,
+      structure,
+      styles,
+      scene,
+      'Take a larger sheet, shorten the words on the branches, or hand it out as a set.',
+    ),
   ];
 }
 

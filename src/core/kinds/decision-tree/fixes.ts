@@ -3,6 +3,7 @@ import type { Hierarchy } from '../../hierarchy';
 import type { Finding } from '../../model';
 import type { DecisionCommand } from './commands';
 import { factsOf, type DecisionTree } from './model';
+import { roundedProbability } from './numbers';
 
 /** What mends a finding, in words and as a gesture; null where it cannot be mended without asking. */
 export function decisionFix(
@@ -21,16 +22,17 @@ export function decisionFix(
     if (share < 0) return null;
     return {
       words: missing.length === 1 ? 'Give it the rest' : 'Spread the rest over them',
-      gesture: missing.map((id) => ({ kind: 'setFacts', id, patch: { probability: rounded(share) } })),
+      gesture: missing.map((id) => ({ kind: 'setFacts', id, patch: { probability: roundedProbability(share) } })),
     };
   }
   if (code === 'sum-of-chances' && given > 0 && branches.every((id) => chance(id)! >= 0))
     return {
       words: 'Keep their proportions and make them 1',
-      gesture: branches.map((id) => ({ kind: 'setFacts', id, patch: { probability: rounded(chance(id)! / given) } })),
+      gesture: branches.map((id) => ({
+        kind: 'setFacts',
+        id,
+        patch: { probability: roundedProbability(chance(id)! / given) },
+      })),
     };
   return null;
 }
-
-/** Without the last digits that only come from dividing. */
-const rounded = (value: number): number => Math.round(value * 1e12) / 1e12;

@@ -1,5 +1,5 @@
 import { hierarchyOf, matchEntries, entryChanges, type Hierarchy } from '../../hierarchy';
-import { arranged, trayChanges, treeDrawing, treeList, type Kind } from '../../kind';
+import { changesTold, directions, trayChanges, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
 import { ListTokens, senseOf, takenFrom } from '../../read';
 import type { Scene } from '../../scene';
@@ -125,26 +125,26 @@ export const decisionTree: Kind<DecisionTypes> = {
   text: decisionText,
   lineTold:
     'One line a branch: words (probability, cost 20): name = payoff, of which any part may be missing. “Bad winter (0.3) = -18000”, “Yes: Curlew”. Tab indents; what stands in quotes is taken as it is.',
-  update(diagram, text, newId) {
-    if (text === decisionText(diagram)) return { gesture: [], findings: [] };
-    const read = readDecision(new ListTokens(text, decisionVocabulary.headings));
-    if (text.trim() !== '' && read.entries.length === 0) return { gesture: [], findings: read.findings };
-    const idOf = matchEntries(diagram, read.entries, newId);
-    const changed = read.entries.flatMap((entry): DecisionCommand[] => {
-      const id = idOf.get(entry.id)!;
-      const [before, now] = [factsOf(diagram, id), own(read.facts, entry.id) ?? noFacts];
-      return JSON.stringify(before) === JSON.stringify({ ...before, ...now })
-        ? []
-        : [{ kind: 'setFacts', id, patch: now }];
-    });
-    return {
-      gesture: [...entryChanges(diagram, read.entries, idOf), ...changed, ...trayChanges(diagram, read, newId)],
-      findings: read.findings,
-    };
-  },
+  update: (diagram, text, newId) =>
+    changesTold(
+      text,
+      decisionText(diagram),
+      (now) => readDecision(new ListTokens(now, decisionVocabulary.headings)),
+      (read) => {
+        const idOf = matchEntries(diagram, read.entries, newId);
+        const changed = read.entries.flatMap((entry): DecisionCommand[] => {
+          const id = idOf.get(entry.id)!;
+          const [before, now] = [factsOf(diagram, id), own(read.facts, entry.id) ?? noFacts];
+          return JSON.stringify(before) === JSON.stringify({ ...before, ...now })
+            ? []
+            : [{ kind: 'setFacts', id, patch: now }];
+        });
+        return [...entryChanges(diagram, read.entries, idOf), ...changed, ...trayChanges(diagram, read, newId)];
+      },
+    ),
 
   options: [
-    { name: 'direction', choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) } },
+    directions,
     { name: 'manner', choices: { key: mannered({ manner: 'key' }), analysis: mannered({ manner: 'analysis' }) } },
     { name: 'ends', choices: { own: mannered({ ends: 'own' }), aligned: mannered({ ends: 'aligned' }) } },
     { name: 'aim', choices: { most: mannered({ aim: 'most' }), least: mannered({ aim: 'least' }) } },

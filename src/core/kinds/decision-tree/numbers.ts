@@ -85,3 +85,6 @@ export function formatAmount(value: number, { unit, unitPlace, decimals }: Decis
 /** A probability as it stands in the drawing, to four figures after the point at most. */
 export const formatProbability = (value: number): string =>
   (Math.round(value * 1e4) / 1e4).toString().replace('-', '−');
+
+/** A probability without the last digits that only come from dividing. */
+export const roundedProbability = (value: number): number => Math.round(value * 1e12) / 1e12;

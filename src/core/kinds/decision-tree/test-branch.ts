@@ -1,12 +1,13 @@
 import type { CommonCommand } from '../../edit';
 import { hierarchyOf, placeAt, withBranches } from '../../hierarchy';
-import { createEntry, own, type Entry } from '../../model';
+import { createEntry, evenKeys, own, type Entry } from '../../model';
 import { afterTest } from './figures/bayes';
 import { branchName } from './figures/figures';
 import { chanceEvents, type ChanceEvent } from './figures/information';
 import { valueTreeOf } from './figures/value-tree';
 import type { DecisionCommand } from './commands';
 import { factsOf, noFacts, type BranchFacts, type DecisionTree } from './model';
+import { roundedProbability } from './numbers';
 
 /** A test that can be made before deciding. */
 export interface TestGiven {
@@ -48,9 +49,10 @@ export function testBranch(
   const { orders, rewrites } = placeAt(diagram, decision, options.length);
   const test = createEntry({ id: newId(), name: given.name, parent: decision, order: orders[0]!, role: 'chance' });
   add(test, { ...noFacts, cost: given.cost });
+  const places = evenKeys(given.results.length);
   given.results.forEach((name, r) => {
-    const result = createEntry({ id: newId(), name, parent: test.id, order: orderOf(r), role: 'decision' });
-    add(result, { ...noFacts, probability: rounded(results[r]!) });
+    const result = createEntry({ id: newId(), name, parent: test.id, order: places[r]!, role: 'decision' });
+    add(result, { ...noFacts, probability: roundedProbability(results[r]!) });
     for (const option of options) {
       const copies = new Map<string, string>();
       for (const id of withBranches(diagram, [option])) copies.set(id, newId());
@@ -60,7 +62,7 @@ export function testBranch(
         const outcome = outcomeOf.get(id);
         add(
           { ...entry, id: copy, parent: copies.get(entry.parent ?? '') ?? result.id },
-          outcome === undefined ? known : { ...known, probability: rounded(posterior[r]![outcome]!) },
+          outcome === undefined ? known : { ...known, probability: roundedProbability(posterior[r]![outcome]!) },
         );
       }
     }
@@ -77,10 +79,6 @@ export function testBranch(
     } as CommonCommand,
   ];
 }
-
-const rounded = (value: number): number => Math.round(value * 1e12) / 1e12;
-const orderOf = (k: number): string =>
-  `a${String.fromCharCode(66 + Math.min(k, 20))}${'z'.repeat(Math.max(0, k - 20))}V`;
 
 /** The events that a decision rests on, with how likely their outcomes are before any test; those alone that follow one of its choices at once. */
 export function testableEvents(

@@ -1,5 +1,5 @@
 import { entryChanges, matchEntries } from '../../hierarchy';
-import { arranged, trayChanges, type Kind } from '../../kind';
+import { changesTold, directions, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
 import { ListTokens, senseOf, takenFrom } from '../../read';
 import type { Scene } from '../../scene';
@@ -167,16 +167,16 @@ export const familyTree: Kind<FamilyTypes> = {
   lineTold:
     'One line a person, with columns for parents and partners by their numbers in the first column; cells parted by commas.',
   indents: false,
-  update(diagram, text, newId) {
-    if (text === familyCsv(diagram)) return { gesture: [], findings: [] };
-    const read = readFamily(new ListTokens(text, familyHeadings));
-    if (text.trim() !== '' && read.entries.length === 0) return { gesture: [], findings: read.findings };
-    const idOf = matchEntries(diagram, read.entries, newId);
-    return { gesture: familyChanges(diagram, read, idOf, newId), findings: read.findings };
-  },
+  update: (diagram, text, newId) =>
+    changesTold(
+      text,
+      familyCsv(diagram),
+      (now) => readFamily(new ListTokens(now, familyHeadings)),
+      (read) => familyChanges(diagram, read, matchEntries(diagram, read.entries, newId), newId),
+    ),
 
   options: [
-    { name: 'direction', choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) } },
+    directions,
     {
       name: 'dates',
       choices: {

@@ -1,4 +1,4 @@
-import { byOrder, own, shapeOf } from '../../model';
+import { byOrder, own, pushTo, shapeOf } from '../../model';
 import { dateSpan } from './dates';
 import { personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
 
@@ -33,14 +33,15 @@ export function relationsOf(diagram: FamilyTree): Relations {
   const when = (text: string): number => dateSpan(text)?.from ?? Infinity;
   const unions = new Map<string, Union[]>();
   const place = new Map(Object.keys(family.unions).map((id, k) => [id, k]));
-  for (const union of Object.values(family.unions)) for (const partner of union.partners) push(unions, partner, union);
+  for (const union of Object.values(family.unions))
+    for (const partner of union.partners) pushTo(unions, partner, union);
   for (const list of unions.values())
     list.sort((a, b) =>
       when(a.from) === when(b.from) ? place.get(a.id)! - place.get(b.id)! : when(a.from) - when(b.from),
     );
   const children = new Map<string, { id: string; kind: Parentage['kind'] }[]>();
   for (const [id, links] of Object.entries(family.parentage))
-    for (const { union, kind } of links) push(children, union, { id, kind });
+    for (const { union, kind } of links) pushTo(children, union, { id, kind });
   const born = (id: string) => when(personOf(diagram, id).born);
   for (const list of children.values())
     list.sort((a, b) => {
@@ -63,12 +64,6 @@ export function relationsOf(diagram: FamilyTree): Relations {
   };
   kept.set(family, { shape: shapeOf(entries), relations });
   return relations;
-}
-
-function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
 }
 
 /** The partners of a person, in the order of their partnerships. */

@@ -1,15 +1,4 @@
-import {
-  glyphs,
-  legibility,
-  nameless,
-  nameOf,
-  nudged,
-  sameNames,
-  severalTops,
-  sheetTaken,
-  smallPrint,
-  tray,
-} from '../../check';
+import { nameless, nameOf, sameNames, tray, treeDrawingChecks, type TreeDrawingFinding } from '../../check';
 import { pathTo, type Hierarchy } from '../../hierarchy';
 import { finding, own, type BoxStyle, type Finding } from '../../model';
 import type { Scene } from '../../scene';
@@ -20,18 +9,7 @@ import { orgVocabulary } from './words';
 const widestSpan = 10;
 
 /** All that a check of an org chart can find. */
-export type OrgFinding =
-  | 'not-placed'
-  | 'no-name'
-  | 'same-name'
-  | 'low-contrast'
-  | 'small-print'
-  | 'no-glyph'
-  | 'several-tops'
-  | 'larger-sheet'
-  | 'nudged-over'
-  | 'wide-span'
-  | 'vacancy';
+export type OrgFinding = 'not-placed' | 'no-name' | 'same-name' | TreeDrawingFinding | 'wide-span' | 'vacancy';
 
 /** What an org chart is tested against. Findings come in the order of how much they matter. O(entries). */
 export function checkOrgChart(
@@ -44,12 +22,13 @@ export function checkOrgChart(
     ...tray(diagram),
     ...nameless(diagram, structure),
     ...sameNames(diagram, structure, orgVocabulary.roles.repeated),
-    ...legibility(diagram, structure, styles),
-    ...nudged(diagram, scene),
-    ...sheetTaken(diagram, scene),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, hand it out as a set of sheets, or let it stand compact.'),
-    ...glyphs(diagram, structure),
-    ...severalTops(diagram, structure),
+    ...treeDrawingChecks(
+      diagram,
+      structure,
+      styles,
+      scene,
+      'Take a larger sheet, hand it out as a set of sheets, or let it stand compact.',
+    ),
     ...spans(diagram, structure),
     ...vacancies(diagram, structure),
   ];

@@ -1,6 +1,6 @@
 import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
-import { arranged, detailColumn, treeDrawing, treeList, type Kind } from '../../kind';
+import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
 import { senseOf, takenFrom, type Reading } from '../../read';
 import type { Scene, TierWords } from '../../scene';
@@ -70,16 +70,10 @@ export const orgChart: Kind<OrgTypes> = {
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    const all = read.entries.length + read.notPlaced.length;
     const strength = { flat: 0.3, 'parent-column': 0.9 }[read.structure as string] ?? 0.7;
     const flat = read.structure === 'flat';
-    const words = flat
-      ? 'all on one tier'
-      : read.notPlaced.length > 0
-        ? `${read.entries.length} of ${all} lines have a place`
-        : 'fits every line';
     return {
-      words,
+      words: placesTold(read),
       strength: strength * senseOf(read),
       because: orgChart.told(read),
       against: flat ? 'Nobody stands under anybody.' : '',
@@ -88,10 +82,7 @@ export const orgChart: Kind<OrgTypes> = {
   make: (read, title) => ({ ...orgChart.empty(emptyCommon(title)), ...takenFrom(read) }),
 
   options: [
-    {
-      name: 'direction',
-      choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) },
-    },
+    directions,
     {
       name: 'tiers',
       choices: {

@@ -1,32 +1,11 @@
-import {
-  glyphs,
-  legibility,
-  nameless,
-  nameOf,
-  nudged,
-  sameNames,
-  severalTops,
-  sheetTaken,
-  smallPrint,
-  tray,
-} from '../../check';
+import { nameless, nameOf, sameNames, tray, treeDrawingChecks, type TreeDrawingFinding } from '../../check';
 import type { Hierarchy } from '../../hierarchy';
 import { finding, type BoxStyle, type Finding } from '../../model';
 import type { Scene } from '../../scene';
 import type { TopicTree } from './model';
 
 /** All that a check of a topic tree can find. */
-export type TopicFinding =
-  | 'not-placed'
-  | 'no-name'
-  | 'same-name'
-  | 'low-contrast'
-  | 'small-print'
-  | 'no-glyph'
-  | 'several-tops'
-  | 'larger-sheet'
-  | 'nudged-over'
-  | 'one-part';
+export type TopicFinding = 'not-placed' | 'no-name' | 'same-name' | TreeDrawingFinding | 'one-part';
 
 /** What a topic tree is tested against. Findings come in the order of how much they matter. O(entries). */
 export function checkTopics(
@@ -39,12 +18,13 @@ export function checkTopics(
     ...tray(diagram),
     ...nameless(diagram, structure),
     ...sameNames(diagram, structure, null),
-    ...legibility(diagram, structure, styles),
-    ...nudged(diagram, scene),
-    ...sheetTaken(diagram, scene),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, hand it out as a set of sheets, or take another arrangement.'),
-    ...glyphs(diagram, structure),
-    ...severalTops(diagram, structure),
+    ...treeDrawingChecks(
+      diagram,
+      structure,
+      styles,
+      scene,
+      'Take a larger sheet, hand it out as a set of sheets, or take another arrangement.',
+    ),
     ...lonely(diagram, structure),
   ];
 }

@@ -1,6 +1,6 @@
 import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
-import { arranged, detailColumn, treeDrawing, treeList, type Kind } from '../../kind';
+import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
 import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading } from '../../read';
 import type { Scene, TierWords } from '../../scene';
@@ -64,7 +64,6 @@ export const topicTree: Kind<TopicTypes> = {
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    const all = read.entries.length + read.notPlaced.length;
     const flat = read.structure === 'flat';
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
@@ -72,13 +71,8 @@ export const topicTree: Kind<TopicTypes> = {
     const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6 }[read.structure as string] ?? 0.82;
     // What stands under several heads is rather an item of several sets.
     const strength = base - (flat ? 0 : 0.35 * personShare(read) + Math.min(0.3, repeatedShare(read)));
-    const words = flat
-      ? 'all on one tier'
-      : read.notPlaced.length > 0
-        ? `${read.entries.length} of ${all} lines have a place`
-        : 'fits every line';
     return {
-      words,
+      words: placesTold(read),
       strength: strength * senseOf(read),
       because: topicTree.told(read),
       against: flat ? 'Nothing stands under anything.' : '',
@@ -87,7 +81,7 @@ export const topicTree: Kind<TopicTypes> = {
   make: (read, title) => ({ ...topicTree.empty(emptyCommon(title)), ...takenFrom(read) }),
 
   options: [
-    { name: 'direction', choices: { down: arranged({ direction: 'down' }), right: arranged({ direction: 'right' }) } },
+    directions,
     {
       name: 'tiers',
       choices: {

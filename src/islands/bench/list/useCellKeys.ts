@@ -1,7 +1,7 @@
 import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
-import { addEntry, moveEntry, removeEntry, removeSelected, type AddWhere } from '../edit-actions';
+import { addEntry, addWhere, moveEntry, removeEntry, removeSelected } from '../edit-actions';
 import { entryPick, isPicked, lineRange, toggled } from '../selection';
 import type { BenchStore } from '../store';
 import { lineAway } from '../tree/outline-moves';
@@ -51,12 +51,9 @@ export function useCellKeys(id: string) {
       return entry !== null;
     };
     switch (event.key) {
-      case 'Enter': {
-        const beside = event.ctrlKey || event.metaKey;
-        const where: AddWhere = beside ? 'beside' : event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
-        focus(addEntry(store, where, id), 0);
+      case 'Enter':
+        focus(addEntry(store, addWhere(event), id), 0);
         return true;
-      }
       case 'Tab':
         if (moveEntry(store, id, event.shiftKey ? 'tierUp' : 'tierDown')) focus(id);
         return true;

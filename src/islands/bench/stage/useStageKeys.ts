@@ -1,7 +1,7 @@
 import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
 import { useParts } from '../context';
-import { addEntry, moveEntry, removeSelected, type AddWhere } from '../edit-actions';
+import { addEntry, addWhere, moveEntry, removeSelected } from '../edit-actions';
 import { partsOf } from '../kinds';
 import { entriesOf, entryPick, isSame, linkPick, toggled } from '../selection';
 import { kindOf } from '../../../core/diagram';
@@ -54,9 +54,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });
     else if (event.key === 'Enter') {
-      const beside = event.ctrlKey || event.metaKey;
-      const where: AddWhere = beside ? 'beside' : event.shiftKey ? 'under' : event.altKey ? 'above' : 'next';
-      const added = addEntry(store, where, selected);
+      const added = addEntry(store, addWhere(event), selected);
       if (added) set({ editing: added });
     } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);

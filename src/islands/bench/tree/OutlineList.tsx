@@ -1,6 +1,6 @@
-import { Text, Rows3 } from 'lucide-react';
 import { useState } from 'react';
 import { useBench } from '../context';
+import { AsText } from '../list/AsText';
 import { AddLine, RemoveLine } from '../list/LineTools';
 import { ListGrid } from './ListGrid';
 import { SelectAlike } from '../list/SelectAlike';
@@ -24,10 +24,7 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
             <RemoveLine />
           </>
         )}
-        <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
-          {plain ? <Rows3 size={15} aria-hidden="true" /> : <Text size={15} aria-hidden="true" />}
-          {plain ? 'As grid' : 'As text'}
-        </button>
+        <AsText plain={plain} onChange={setPlain} />
       </div>
       {plain ? <PlainText onDone={() => setPlain(false)} /> : <ListGrid words={words} />}
       {!plain && <RoleChoice words={words} />}

@@ -1,4 +1,4 @@
-import { own } from '../../../model';
+import { own, pushTo } from '../../../model';
 import {
   fieldsOf,
   isReadAsTable,
@@ -104,9 +104,7 @@ function folded(read: DecisionReading): DecisionReading {
   const children = new Map<string, ReadEntry[]>();
   for (const entry of read.entries)
     if (entry.parent !== null) {
-      const list = children.get(entry.parent);
-      if (list) list.push(entry);
-      else children.set(entry.parent, [entry]);
+      pushTo(children, entry.parent, entry);
     }
   const gone = new Map<string, ReadEntry>();
   const facts: Record<string, BranchFacts> = { ...read.facts };

@@ -1,3 +1,4 @@
+import { pushTo } from '../../../model';
 import type { Union } from '../model';
 import { partnersOf } from '../relations';
 import type { RelatedListing } from '../structure';
@@ -68,8 +69,8 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
   const parentsOf = new Map<number, number[]>();
   const childrenOf = new Map<number, number[]>();
   unions.forEach(({ partners, children }, u) => {
-    for (const { child } of children) push(parentsOf, child, u);
-    for (const partner of partners) push(childrenOf, partner, u);
+    for (const { child } of children) pushTo(parentsOf, child, u);
+    for (const partner of partners) pushTo(childrenOf, partner, u);
   });
   const host = new Int32Array(blocks.length).fill(-1);
   const rows: number[][] = Array.from({ length: Math.max(0, tierStart.length - 1) }, () => []);
@@ -194,10 +195,4 @@ function blocksOf(
     blocks.push({ members, row: tier[seed]! - 1 });
   }
   return { blocks, blockOf };
-}
-
-function push<K>(map: Map<K, number[]>, key: K, value: number): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
 }

@@ -1,5 +1,7 @@
 import { inOrder } from '../../../arrange/graph';
+import { pushTo } from '../../../model';
 import type { Rows, ShownUnion } from './blocks';
+import { crossingsIn, type Edge } from './crossings';
 
 /** Gaps across the generations, CSS px. */
 export interface AcrossGaps {
@@ -59,9 +61,9 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
   const parentsOf = new Map<number, number[]>();
   const unionsOf = new Map<number, number[]>();
   unions.forEach((union, u) => {
-    for (const { child } of union.children) push(parentsOf, child, u);
+    for (const { child } of union.children) pushTo(parentsOf, child, u);
     // A partnership counts once, with the block of its first partner.
-    push(unionsOf, blockOf[union.partners[0]!]!, u);
+    pushTo(unionsOf, blockOf[union.partners[0]!]!, u);
   });
   const settle = (r: number, wanted: (b: number) => { at: number; weight: number }) => {
     const row = order[r]!;
@@ -149,30 +151,12 @@ export function unionMiddle(
   return (middleOf(one) + breadth[one]! / 2 + middleOf(other) - breadth[other]! / 2) / 2;
 }
 
-/** How many lines from partnerships to children cross between neighbouring rows. O(lines²) a row, for the lines of different families. */
+/** How many lines from partnerships to children cross between neighbouring rows. O(n log n). */
 export function crossingsOf({ unions, blocks, blockOf }: Rows, across: Across): number {
-  const byRow = new Map<number, [number, number][]>();
+  const byRow = new Map<number, Edge[]>();
   unions.forEach((union, u) => {
     const row = blocks[blockOf[union.partners[0]!]!]!.row;
-    for (const { child } of union.children) {
-      const list = byRow.get(row);
-      const edge: [number, number] = [across.union[u]!, across.middle[child]!];
-      if (list) list.push(edge);
-      else byRow.set(row, [edge]);
-    }
+    for (const { child } of union.children) pushTo(byRow, row, [across.union[u]!, across.middle[child]!]);
   });
-  let crossings = 0;
-  for (const edges of byRow.values()) {
-    edges.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-    for (let i = 0; i < edges.length; i++)
-      for (let j = i + 1; j < edges.length; j++)
-        if (edges[i]![0] < edges[j]![0] && edges[i]![1] > edges[j]![1] + 0.01) crossings++;
-  }
-  return crossings;
-}
-
-function push<K>(map: Map<K, number[]>, key: K, value: number): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
+  return [...byRow.values()].reduce((sum, edges) => sum + crossingsIn(edges), 0);
 }

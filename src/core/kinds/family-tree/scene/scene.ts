@@ -1,28 +1,28 @@
 import { extentOfLines, roundedPath } from '../../../arrange/graph';
 import {
+  capital,
   KeptFor,
-  nextSheet,
-  orientations,
   own,
-  pxPerPt,
-  readFrom,
+  pushTo,
   sheetName,
   type BoxStyle,
   type DiagramCommon,
   type Entry,
-  type Sheet,
 } from '../../../model';
 import {
-  comfortablePt,
   entryGroup,
   freeRoom,
   placeOnSheet,
+  scalesFor,
   sheetNotes,
   sizeChoices,
+  smallestText,
+  takeSheet,
   tierNameRoom,
   tierNames,
   type Scene,
   type SceneGroup,
+  type TakenSheet,
   type TierBand,
 } from '../../../scene';
 import { lookOf, tierStyle } from '../../../style';
@@ -43,35 +43,22 @@ export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles
   const shown = asShown(diagram, listing);
   const rows = bestRows(diagram, listing);
   const legend = legendOf(diagram, listing);
-  const smallest = smallestOf(shown, listing, styles);
+  const smallest = smallestText(shown, listing, styles);
   const usual = styles.find((_, i) => listing.tier[i]! > 0)?.nameSize ?? 13;
-  const largest = (diagram.arrangement.largestPrint * readFrom(diagram.sheet.size) * pxPerPt) / usual;
+  const { largest, comfortable, wished } = scalesFor(diagram, { usual, smallest });
   const choices = sizeChoices(shown, asHierarchy(listing), styles, {
     beside: new Uint8Array(listing.ids.length),
     marks: null,
   });
   const margin = tierNameRoom(diagram, styles, choices);
-  const comfortable = (Math.max(comfortablePt, diagram.sheet.leastPrint ?? 0) * pxPerPt) / (smallest ?? usual);
-  const fit = (sheet: Sheet) => ({
-    sheet,
-    placed: fitted(diagram, listing, rows, choices, {
+  const taken = takeSheet(diagram.sheet, wished, (sheet) =>
+    fitted(diagram, listing, rows, choices, {
       room: freeRoom({ ...diagram, sheet }, legend),
       largest,
       comfortable,
       margin,
     }),
-  });
-  const best = (sheet: Sheet) =>
-    orientations(sheet)
-      .map(fit)
-      .reduce((most, one) => (one.placed.scale > most.placed.scale * 1.05 ? one : most));
-  let taken = best(diagram.sheet);
-  const larger = nextSheet(diagram.sheet.size);
-  const { leastPrint } = diagram.sheet;
-  if (larger && leastPrint !== null && smallest !== null && taken.placed.scale * smallest < leastPrint * pxPerPt) {
-    const next = best({ ...diagram.sheet, size: larger });
-    if (next.placed.scale * smallest >= leastPrint * pxPerPt) taken = next;
-  }
+  );
   return drawn(diagram, shown, listing, styles, { rows, ...taken, legend, largest, margin, smallest });
 }
 
@@ -132,10 +119,8 @@ function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
   return best!.rows;
 }
 
-interface Taken {
+interface Taken extends TakenSheet<Placed> {
   readonly rows: Rows;
-  readonly sheet: Sheet;
-  readonly placed: Placed;
   readonly legend: string;
   readonly largest: number;
   readonly margin: number;
@@ -147,7 +132,7 @@ function drawn(
   shown: DiagramCommon,
   listing: RelatedListing,
   styles: readonly BoxStyle[],
-  { rows, sheet, placed, legend, largest, margin, smallest }: Taken,
+  { rows, sheet, fitted: placed, legend, largest, margin, smallest }: Taken,
 ): Scene {
   const { across, along, width, height, wanted } = placed;
   const { ids, tier, tierStart, outline } = listing;
@@ -158,15 +143,10 @@ function drawn(
     ? { width: placed.size.along, height: placed.size.across }
     : { width: placed.size.across, height: placed.size.along };
   const tiers = along.rows.map(({ start, end }) => ({ start, rowStart: start, end }));
-  const names = tierNames(diagram, asHierarchy(listing), styles, { tiers } as never, margin);
+  const names = tierNames(diagram, asHierarchy(listing), styles, tiers, margin);
   const [left, top] = right ? [0, -margin] : [-margin, 0];
   const extent = { x: left, y: top, width: size.width - left, height: size.height - top };
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
-  const drawing = {
-    ...onSheet.drawing,
-    x: onSheet.drawing.x - extent.x * onSheet.drawing.scale,
-    y: onSheet.drawing.y - extent.y * onSheet.drawing.scale,
-  };
   const turned = (points: readonly number[]): number[] =>
     points.map((_, p) => {
       const [x, y] = [points[p - (p % 2)]! - across.left, points[p - (p % 2) + 1]!];
@@ -187,7 +167,7 @@ function drawn(
     title: diagram.title,
     description: `Family tree: ${boxes.length} persons in ${tiers.length} generations.`,
     sheet: { ...onSheet.sheet, name: sheetName(sheet), ground: look.ground },
-    drawing,
+    drawing: onSheet.drawing,
     direction: right ? 'right' : 'down',
     groups: [...names, ...lineGroups(diagram, rows, along.lines, turned), ...boxes],
     notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
@@ -205,7 +185,7 @@ function drawn(
     }),
     manner: 'bands',
     entriesAs: 'boxes',
-    smallestText: smallest === null ? null : smallest * drawing.scale,
+    smallestText: smallest === null ? null : smallest * onSheet.drawing.scale,
   };
 }
 
@@ -220,7 +200,7 @@ function nameOfTier(diagram: FamilyTree, { index, tier }: RelatedListing, t: num
   const steps = Math.abs(away);
   const word = away < 0 ? 'parents' : 'children';
   const led = steps === 1 ? word : steps === 2 ? `grand${word}` : `${'great-'.repeat(steps - 2)}grand${word}`;
-  return `${led.charAt(0).toUpperCase()}${led.slice(1)} of ${name}`;
+  return `${capital(led)} of ${name}`;
 }
 
 const dashedFor = (kind: Parentage['kind']): boolean => kind === 'adopted' || kind === 'step' || kind === 'foster';
@@ -237,9 +217,7 @@ function lineGroups(
   const stroke = lookOf(diagram.look).line;
   const byUnion = new Map<number, FamilyLine[]>();
   for (const line of lines) {
-    const list = byUnion.get(line.union);
-    if (list) list.push(line);
-    else byUnion.set(line.union, [line]);
+    pushTo(byUnion, line.union, line);
   }
   return [...byUnion].map(([u, own_]): SceneGroup => {
     const { union } = unions[u]!;
@@ -308,21 +286,4 @@ function labelOf(diagram: FamilyTree, { ids, tier, relations }: RelatedListing, 
     ...(parents.length > 0 ? [`child of ${parents.join(' and ')}`] : []),
     ...(partners.length > 0 ? [`with ${partners.join(', ')}`] : []),
   ].join(', ');
-}
-
-function smallestOf(
-  { entries }: DiagramCommon,
-  { ids, tier }: RelatedListing,
-  styles: readonly BoxStyle[],
-): number | null {
-  let least = Infinity;
-  ids.forEach((id, i) => {
-    if (tier[i] === 0) return;
-    const { nameSize, detailSize, details } = styles[i]!;
-    const told = own(entries, id)!
-      .details.slice(0, details)
-      .some((detail) => detail.trim() !== '');
-    least = Math.min(least, nameSize, told ? detailSize : Infinity);
-  });
-  return least === Infinity ? null : least;
 }

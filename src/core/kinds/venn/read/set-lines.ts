@@ -1,4 +1,5 @@
 import { foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
+import { pushTo } from '../../../model';
 import { mostSets } from '../model';
 import type { Mention, SetList } from './set-list';
 import { splitSets } from './set-tables';
@@ -73,9 +74,7 @@ export function fromOutline(tokens: ListTokens): SetList | null {
   const { entries, findings, notPlaced } = readOutline(tokens);
   const children = new Map<string | null, ReadEntry[]>();
   for (const entry of entries) {
-    const list = children.get(entry.parent);
-    if (list) list.push(entry);
-    else children.set(entry.parent, [entry]);
+    pushTo(children, entry.parent, entry);
   }
   let tops = children.get(null) ?? [];
   let universe = '';

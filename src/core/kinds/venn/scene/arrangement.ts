@@ -9,9 +9,9 @@ import {
   type Scaled,
   type VennLayout,
 } from '../../../arrange/curves';
-import { boxText, runsOf, sansFace, type BoxText, type TextWidth } from '../../../measure';
+import { boxText, sansFace, widthOf, type BoxText, type TextWidth } from '../../../measure';
 import { keyOfMask, maskOf, mostToScale, type VennSet, type Venn } from '../model';
-import { remember, type BoxStyle, type Entry, own } from '../../../model';
+import { remember, type BoxStyle, type Entry, own, pushTo } from '../../../model';
 import { regionStyle } from '../styles';
 import type { Listing } from '../../../hierarchy';
 import { freeRoom } from '../../../scene';
@@ -125,9 +125,7 @@ export function arrangeVenn(
   const most = free ? least * Math.max(1, smallest / leastPrintPx) : least * 8;
   const contents = new Map<number, Placed[]>();
   for (const one of shown) {
-    const list = contents.get(one.mask);
-    if (list) list.push(one);
-    else contents.set(one.mask, [one]);
+    pushTo(contents, one.mask, one);
   }
   return layVenn({
     shapes,
@@ -188,6 +186,6 @@ function levelled(shapes: readonly Ellipse[]): Ellipse[] {
 
 export const titleFace = sansFace(700, 'upright');
 export function sizeOfTitle(title: string, style: BoxStyle): { width: number; height: number } {
-  const width = runsOf(title, titleFace, style.nameSize).reduce((sum, run) => sum + run.width, 0);
+  const width = widthOf(title, titleFace, style.nameSize);
   return { width, height: style.nameSize * 1.3 };
 }

@@ -1,5 +1,6 @@
 import type { Ellipse } from '../../../arrange/curves';
 import { lengthOf, outside, roundedPath } from '../../../arrange/graph';
+import { widthOfRuns } from '../../../measure';
 import type { Rect, SceneGroup } from '../../../scene';
 
 /** Directions of the lines of the first set, the second, and so on, in degrees. */
@@ -28,7 +29,7 @@ export function hatchedSets(ellipses: readonly Ellipse[], groups: readonly Scene
 function textRects({ x, y, children }: SceneGroup): Rect[] {
   return children.flatMap((one): Rect[] => {
     if (one.type !== 'text') return [];
-    const width = one.runs.reduce((sum, run) => sum + run.width, 0);
+    const width = widthOfRuns(one.runs);
     return [
       {
         x: x + one.x - clear,

@@ -7,7 +7,7 @@ import {
   type Ellipse,
   type Point,
 } from '../../../arrange/curves';
-import { advancesOf, capHeightOf, runsOf, widthOf, type Face, type Run } from '../../../measure';
+import { advancesOf, capHeightOf, runsOf, widthOf, widthOfRuns, type Face, type Run } from '../../../measure';
 import { remember } from '../../../model';
 import type { CurvedTextPrimitive, Primitive, Rect } from '../../../scene';
 
@@ -188,7 +188,7 @@ function beside(
   taken: readonly Rect[],
 ): SetName {
   const runs = runsOf(name, face, size);
-  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  const width = widthOfRuns(runs);
   let start = { x: ellipse.cx, y: ellipse.cy };
   let far = -1;
   for (let k = 0; k < 48; k++) {

@@ -1,5 +1,5 @@
 import { flattened, regionPath, type Scaled, type VennLayout } from '../../../arrange/curves';
-import { capHeightOf, runsOf, sansFace } from '../../../measure';
+import { capHeightOf, runsOf, sansFace, widthOfRuns } from '../../../measure';
 import { keyOfMask, type VennSet, type Venn } from '../model';
 import { own } from '../../../model';
 import { lookOf } from '../../../style';
@@ -51,7 +51,7 @@ export function fills(
       const size = Math.max(12, Math.min(30, middle.room * 0.5));
       const face = sansFace(600, 'upright');
       const runs = runsOf(String(inside), face, size);
-      const width = runs.reduce((sum, run) => sum + run.width, 0);
+      const width = widthOfRuns(runs);
       const y = middle.y + capHeightOf(face, size) / 2;
       children.push({ type: 'text', x: middle.x - width / 2, y, size, fill: style.text ?? ink, runs, part: 'detail' });
     }

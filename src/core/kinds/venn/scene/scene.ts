@@ -1,5 +1,5 @@
 import { moved, type Ellipse, type ScaleError, type VennLayout } from '../../../arrange/curves';
-import { runsOf, sansFace } from '../../../measure';
+import { runsOf, sansFace, widthOfRuns } from '../../../measure';
 import { keyOfMask, setsInOrder, type VennSet, type Venn } from '../model';
 import { sheetName, type BoxStyle, own } from '../../../model';
 import { lookOf, readableText } from '../../../style';
@@ -160,7 +160,7 @@ function countOfNone(count: number, ink: string, inner: { x: number; width: numb
   const face = sansFace(600, 'upright');
   const size = 15;
   const runs = runsOf(`${count} in none`, face, size);
-  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  const width = widthOfRuns(runs);
   const at = { x: inner.x + inner.width - width - 10, y: bottom - 10 };
   const bounds = { x: at.x, y: at.y - size, width, height: size * 1.3 };
   const words = `In none of the sets, ${count} ${count === 1 ? 'entry' : 'entries'}`;

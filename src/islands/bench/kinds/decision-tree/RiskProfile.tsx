@@ -5,8 +5,8 @@ import {
   type AnalysisFigures,
   type DecisionManner,
 } from '../../../../core/kinds/decision-tree';
+import { axis } from '../../panels/chart-axis';
 
-const axis = { stroke: 'var(--edge)', tick: { fill: 'var(--muted)', fontSize: 12 }, tickLine: false } as const;
 const mostBars = 14;
 
 /** What the best plan may come to, and how likely each is. */
@@ -26,7 +26,7 @@ export function RiskProfile({ risk, manner }: { risk: AnalysisFigures['risk']; m
           <ResponsiveContainer width="100%" height="100%">
             <BarChart accessibilityLayer={false} layout="vertical" data={rows} margin={{ right: 44, left: 20 }}>
               <XAxis type="number" hide domain={[0, 'dataMax']} />
-              <YAxis type="category" dataKey="label" width={70} {...axis} axisLine={false} interval={0} />
+              <YAxis type="category" dataKey="label" width={70} {...axis(12)} axisLine={false} interval={0} />
               <Bar dataKey="probability" fill="var(--moss)" isAnimationActive={false}>
                 <LabelList dataKey="told" position="right" fill="var(--ink)" fontSize={12} />
               </Bar>

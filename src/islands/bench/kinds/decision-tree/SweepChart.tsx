@@ -8,8 +8,8 @@ import {
   type Input,
   type ValueTree,
 } from '../../../../core/kinds/decision-tree';
+import { axis } from '../../panels/chart-axis';
 
-const axis = { stroke: 'var(--edge)', tick: { fill: 'var(--muted)', fontSize: 12 }, tickLine: false } as const;
 const colours = ['var(--moss)', 'var(--brass)', 'var(--brick)', 'var(--ink)', 'var(--muted)'];
 const dashes = ['', '6 3', '2 3', '8 2 2 2', '1 2'];
 const points = 41;
@@ -90,8 +90,8 @@ export function SweepChart({
             <ResponsiveContainer width="100%" height="100%">
               <LineChart accessibilityLayer={false} data={data} margin={{ top: 8, right: 12, left: 0, bottom: 0 }}>
                 <CartesianGrid stroke="var(--hair)" vertical={false} />
-                <XAxis dataKey="x" type="number" domain={[low, high]} tickFormatter={told} {...axis} />
-                <YAxis tickFormatter={amount} width={64} {...axis} domain={['auto', 'auto']} />
+                <XAxis dataKey="x" type="number" domain={[low, high]} tickFormatter={told} {...axis(12)} />
+                <YAxis tickFormatter={amount} width={64} {...axis(12)} domain={['auto', 'auto']} />
                 <ReferenceLine x={now} stroke="var(--muted)" strokeDasharray="2 3" />
                 {found.map((x) => (
                   <ReferenceLine key={x} x={x} stroke="var(--brick)" />

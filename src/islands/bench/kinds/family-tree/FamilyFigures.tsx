@@ -1,13 +1,14 @@
 import { useMemo } from 'react';
 import { CartesianGrid, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import { roman } from '../../../../core/hierarchy';
+import { idsOfTier, roman } from '../../../../core/hierarchy';
 import { own } from '../../../../core/model';
 import { relatedStructure, figureFamily, type FamilyTree } from '../../../../core/kinds/family-tree';
 import { useBench, useParts } from '../../context';
+import { axis } from '../../panels/chart-axis';
 import { FiguresFrame } from '../../panels/FiguresFrame';
+import { LitRow } from '../../panels/FigureTable';
 import { Related } from './Related';
 
-const axis = { stroke: 'var(--edge)', tick: { fill: 'var(--muted)', fontSize: 12 }, tickLine: false } as const;
 const ancestorsWord = (generation: number): string =>
   generation === 1
     ? 'Parents'
@@ -24,7 +25,6 @@ export function FamilyFiguresPanel() {
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
   if (structure.ids.length === 0) return <p className="px-4 text-muted">There is nobody to tell of yet.</p>;
   const { of } = diagram.family.manner;
-  const inTier = (tier: number) => structure.ids.slice(structure.tierStart[tier - 1], structure.tierStart[tier]);
   return (
     <FiguresFrame onLeave={() => light([])}>
       <Related diagram={diagram} light={light} />
@@ -36,16 +36,12 @@ export function FamilyFiguresPanel() {
         <caption className="label pb-1 text-left">Generations</caption>
         <tbody>
           {figures.generations.map(({ tier, persons }) => (
-            <tr
+            <LitRow
               key={tier}
-              className="border-t border-hair hover:bg-mosswash"
-              onPointerEnter={() => light(inTier(tier))}
-            >
-              <th scope="row" className="py-1 text-left font-semibold">
-                {roman(tier)} {own(diagram.tiers, String(tier))?.name ?? ''}
-              </th>
-              <td className="text-right">{persons}</td>
-            </tr>
+              light={() => light(idsOfTier(structure, tier))}
+              about={`${roman(tier)} ${own(diagram.tiers, String(tier))?.name ?? ''}`}
+              cells={[persons]}
+            />
           ))}
         </tbody>
       </table>
@@ -92,8 +88,8 @@ function Ages({
         <ResponsiveContainer width="100%" height="100%">
           <ScatterChart accessibilityLayer={false} margin={{ top: 8, right: 8, left: 0, bottom: 0 }}>
             <CartesianGrid stroke="var(--hair)" vertical={false} />
-            <XAxis dataKey="year" type="number" domain={['dataMin', 'dataMax']} {...axis} />
-            <YAxis dataKey="age" type="number" width={30} {...axis} />
+            <XAxis dataKey="year" type="number" domain={['dataMin', 'dataMax']} {...axis(12)} />
+            <YAxis dataKey="age" type="number" width={30} {...axis(12)} />
             <Scatter data={[...points]} fill="var(--moss)" isAnimationActive={false} />
           </ScatterChart>
         </ResponsiveContainer>

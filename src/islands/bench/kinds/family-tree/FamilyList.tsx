@@ -1,7 +1,8 @@
-import { Plus, Rows3, Text } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useBench, useParts } from '../../context';
 import { addEntry, type AddWhere } from '../../edit-actions';
+import { AsText } from '../../list/AsText';
 import { RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';
 import { Tray } from '../../list/Tray';
@@ -60,10 +61,7 @@ export function FamilyList() {
             <RemoveLine />
           </>
         )}
-        <button className="plain ml-auto" aria-pressed={plain} onClick={() => setPlain(!plain)}>
-          {plain ? <Rows3 size={15} aria-hidden="true" /> : <Text size={15} aria-hidden="true" />}
-          {plain ? 'As grid' : 'As text'}
-        </button>
+        <AsText plain={plain} onChange={setPlain} />
       </div>
       {plain ? <PlainText onDone={() => setPlain(false)} /> : <ListGrid words={words} />}
       {!plain && <AboutPerson />}

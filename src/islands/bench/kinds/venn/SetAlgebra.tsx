@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { operate, type SetOperation, type VennFigures } from '../../../../core/kinds/venn';
+import { capital } from '../../../../core/model';
 
 const operations: { id: SetOperation; sign: string; told: string }[] = [
   { id: 'union', sign: '∪', told: 'in at least one of the chosen' },
@@ -38,7 +39,7 @@ export function SetAlgebra({ figures, light }: { figures: VennFigures; light(mas
                     {expression || '–'}
                   </button>
                   <span className="block text-[12.5px] font-normal text-muted">
-                    {id[0]!.toUpperCase() + id.slice(1)}: {told}
+                    {capital(id)}: {told}
                   </span>
                 </th>
                 <td className="text-right">{count}</td>

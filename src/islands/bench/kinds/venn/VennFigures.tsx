@@ -9,6 +9,7 @@ import {
 } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
+import { FigureTable, LitRow } from '../../panels/FigureTable';
 import { OverlapMatrix } from './OverlapMatrix';
 import { Question } from './Question';
 import { SetAlgebra } from './SetAlgebra';
@@ -46,35 +47,25 @@ function Panel({ diagram }: { diagram: Venn }) {
       <Question figures={figures} light={light} />
       <h2 className="label mt-5 mb-1 font-sans">Regions</h2>
       <OverlapMatrix figures={figures} light={light} />
-      <table className="mt-2 w-full text-sm">
-        <thead>
-          <tr className="text-left text-muted">
-            <th className="font-normal">Region</th>
-            <th className="pl-2 text-right font-normal">Entries</th>
-          </tr>
-        </thead>
-        <tbody>
-          {figures.regions.map((region) => (
-            <tr
-              key={region.key}
-              className="border-t border-hair hover:bg-mosswash"
-              onPointerEnter={() => light([region.mask])}
-            >
-              <th scope="row" className="py-1 text-left font-semibold">
-                <button
-                  className="text-left hover:underline"
-                  title={regionWords(sets, region.mask)}
-                  onFocus={() => light([region.mask])}
-                  onClick={() => store.getState().set({ step: 'style', scope: { kind: 'region', region: region.key } })}
-                >
-                  {region.expression}
-                </button>
-              </th>
-              <td className="text-right">{region.count}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <FigureTable about="Region" heads={['Entries']} className="mt-2">
+        {figures.regions.map((region) => (
+          <LitRow
+            key={region.key}
+            light={() => light([region.mask])}
+            about={
+              <button
+                className="text-left hover:underline"
+                title={regionWords(sets, region.mask)}
+                onFocus={() => light([region.mask])}
+                onClick={() => store.getState().set({ step: 'style', scope: { kind: 'region', region: region.key } })}
+              >
+                {region.expression}
+              </button>
+            }
+            cells={[region.count]}
+          />
+        ))}
+      </FigureTable>
       <SetAlgebra figures={figures} light={light} />
       <UnionAsSum figures={figures} />
       <Overlaps figures={figures} light={light} />
@@ -127,34 +118,23 @@ function Overlaps({ figures, light }: Lighting) {
   return (
     <section aria-label="Overlaps" className="mt-5">
       <h2 className="label mb-1 font-sans">How much two sets overlap</h2>
-      <table className="w-full text-sm">
-        <thead>
-          <tr className="text-left text-muted">
-            <th className="font-normal">Sets</th>
-            <th className="pl-2 text-right font-normal">In both</th>
-            <th className="pl-2 text-right font-normal">In either</th>
-            <th className="pl-2 text-right font-normal" title="Entries in both by entries in either (Jaccard 1901)">
-              Share
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {figures.overlaps.map(({ sets: [a, b], mask, both, either, jaccard }) => (
-            <tr
-              key={mask}
-              className="border-t border-hair hover:bg-mosswash"
-              onPointerEnter={() => light(regionsIn(mask))}
-            >
-              <th scope="row" className="py-1 text-left font-semibold">
-                {a} and {b}
-              </th>
-              <td className="text-right">{both}</td>
-              <td className="text-right">{either}</td>
-              <td className="text-right">{jaccard === null ? '–' : `${Math.round(jaccard * 100)} %`}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <FigureTable
+        about="Sets"
+        heads={[
+          'In both',
+          'In either',
+          { words: 'Share', means: 'Entries in both by entries in either (Jaccard 1901)' },
+        ]}
+      >
+        {figures.overlaps.map(({ sets: [a, b], mask, both, either, jaccard }) => (
+          <LitRow
+            key={mask}
+            light={() => light(regionsIn(mask))}
+            about={`${a} and ${b}`}
+            cells={[both, either, jaccard === null ? '–' : `${Math.round(jaccard * 100)} %`]}
+          />
+        ))}
+      </FigureTable>
     </section>
   );
 }

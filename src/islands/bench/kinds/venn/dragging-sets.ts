@@ -1,6 +1,7 @@
 import { outsideness } from '../../../../core/arrange/curves';
 import { type Drawn, createDiagram, type Diagram } from '../../../../core/diagram';
 import { type VennScene, type Venn, setsInOrder } from '../../../../core/kinds/venn';
+import { widthOfRuns } from '../../../../core/measure';
 import { own } from '../../../../core/model';
 import type { DropPlan, Grabbed } from '../kind-parts';
 
@@ -35,7 +36,7 @@ export function setNameAt({ scene }: Drawn, x: number, y: number): Grabbed | nul
             return Math.hypot(px - cx, py - cy) < one.size * 0.6;
           });
         if (one.type !== 'text') return false;
-        const width = one.runs.reduce((sum, run) => sum + run.width, 0);
+        const width = widthOfRuns(one.runs);
         return px >= one.x && px <= one.x + width && py >= one.y - one.size && py <= one.y + one.size * 0.3;
       }),
   );

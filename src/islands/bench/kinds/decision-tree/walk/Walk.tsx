@@ -1,40 +1,23 @@
-import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
-import { kindOf, openDiagram } from '../../../../../core/diagram';
+import { useLayoutEffect, useMemo, useState } from 'react';
+import { kindOf } from '../../../../../core/diagram';
 import { hierarchyOf } from '../../../../../core/hierarchy';
 import { litScene, stepAt, type DecisionTree } from '../../../../../core/kinds/decision-tree';
 import { Picture } from '../../../../drawing/Picture';
-import { api, ApiError } from '../../../../shared/api';
 import { Mark } from '../../../../shared/Mark';
+import { StoredDiagram } from '../../../StoredDiagram';
 
 /** A key, one question after another, with the way lit in the drawing. */
 export function Walk({ id }: { id: string }) {
-  const [found, setFound] = useState<DecisionTree | string | null>(null);
-  useEffect(() => {
-    api<{ diagram: unknown }>(`/api/diagrams/${id}`).then(
-      ({ diagram }) => {
-        const opened = openDiagram(diagram);
-        setFound(opened.kind === 'decision-tree' ? opened : 'Only a decision tree can be walked through.');
-      },
-      (error: unknown) => {
-        if (!(error instanceof ApiError)) throw error;
-        setFound(error.message);
-      },
-    );
-  }, [id]);
-  if (found === null) return <p className="p-8 text-muted">Fetching the diagram …</p>;
-  if (typeof found === 'string')
-    return (
-      <main className="mx-auto mt-24 max-w-lg">
-        <h1 className="text-2xl">This cannot be walked through</h1>
-        <p className="mt-3">{found}</p>
-        <p className="mt-3">
-          <a className="underline" href={`/diagrams/${id}`}>
-            Back to the Bench
-          </a>
-        </p>
-      </main>
-    );
-  return <Steps id={id} diagram={found} />;
+  return (
+    <StoredDiagram
+      id={id}
+      kind="decision-tree"
+      cannot="This cannot be walked through"
+      otherKind="Only a decision tree can be walked through."
+    >
+      {(diagram) => <Steps id={id} diagram={diagram} />}
+    </StoredDiagram>
+  );
 }
 
 function Steps({ id, diagram }: { id: string; diagram: DecisionTree }) {

@@ -9,10 +9,10 @@ import {
   type Venn,
   regionWords,
 } from '../../../../../core/kinds/venn';
-import { draw, openDiagram } from '../../../../../core/diagram';
+import { draw } from '../../../../../core/diagram';
 import { own } from '../../../../../core/model';
-import { api, ApiError } from '../../../../shared/api';
 import { Mark } from '../../../../shared/Mark';
+import { StoredDiagram } from '../../../StoredDiagram';
 import { Board, type RegionAt } from './Board';
 import { Result } from './Result';
 import { useSorting } from './useSorting';
@@ -20,33 +20,11 @@ import { WordBank } from './WordBank';
 
 /** The exercise on screen: names from the word bank are put into their regions, and the answers checked. */
 export function Sort({ id }: { id: string }) {
-  const [found, setFound] = useState<Venn | string | null>(null);
-  useEffect(() => {
-    api<{ diagram: unknown }>(`/api/diagrams/${id}`).then(
-      ({ diagram }) => {
-        const opened = openDiagram(diagram);
-        setFound(opened.kind === 'venn' ? opened : 'Only a Venn diagram can be sorted.');
-      },
-      (error: unknown) => {
-        if (!(error instanceof ApiError)) throw error;
-        setFound(error.message);
-      },
-    );
-  }, [id]);
-  if (found === null) return <p className="p-8 text-muted">Fetching the diagram …</p>;
-  if (typeof found === 'string')
-    return (
-      <main className="mx-auto mt-24 max-w-lg">
-        <h1 className="text-2xl">This cannot be sorted</h1>
-        <p className="mt-3">{found}</p>
-        <p className="mt-3">
-          <a className="underline" href={`/diagrams/${id}`}>
-            Back to the Bench
-          </a>
-        </p>
-      </main>
-    );
-  return <Exercise id={id} diagram={found} />;
+  return (
+    <StoredDiagram id={id} kind="venn" cannot="This cannot be sorted" otherKind="Only a Venn diagram can be sorted.">
+      {(diagram) => <Exercise id={id} diagram={diagram} />}
+    </StoredDiagram>
+  );
 }
 
 function Exercise({ id, diagram }: { id: string; diagram: Venn }) {
