@@ -1,6 +1,7 @@
 export * from './box-outline';
 export type { BranchLines } from './branch-lines';
 export { freeRoom, placeOnSheet } from './place-sheet';
+export * from './kept-groups';
 export * from './scene';
 export { sheetNotes } from './sheet-notes';
 export { labelledLine, type LabelledLine } from './side-links';

@@ -124,6 +124,12 @@ function unitRegions(unit: readonly Ellipse[]): Map<number, UnitRegion> {
   return found;
 }
 
+/** The width of the largest box (2 : 1) in each region, by mask, for curves of size 1; 0 where a region is not there. */
+export function roomsOf(unit: readonly Ellipse[]): number[] {
+  const regions = unitRegions(unit);
+  return Array.from({ length: 1 << unit.length }, (_, mask) => regions.get(mask)?.middle.room ?? 0);
+}
+
 const shapeAt = ({ loops }: UnitRegion, size: number, margin: number): Shape =>
   new Shape(
     loops.map((loop) => loop.map(({ x, y }) => ({ x: x * size, y: y * size }))),
@@ -193,6 +199,19 @@ function place(
   return title ? { places: places.slice(1), title: places[0]! } : { places, title: null };
 }
 
+const sized = new WeakMap<readonly Ellipse[], { readonly size: number; readonly ellipses: readonly Ellipse[] }>();
+
+/** The curves at a size, right of and below the origin; the same object as long as the size stays, so that paths made of it can be kept. */
+function ellipsesAt(unit: readonly Ellipse[], size: number): readonly Ellipse[] {
+  let known = sized.get(unit);
+  if (known?.size !== size) {
+    const { left, top } = extentOf(unit);
+    const ellipses = unit.map((e) => moved(scaled(e, size), -left * size, -top * size));
+    sized.set(unit, (known = { size, ellipses }));
+  }
+  return known.ellipses;
+}
+
 function finish(input: Input, unit: readonly Ellipse[], size: number): VennLayout {
   const { left, top, right, bottom } = extentOf(unit);
   const [dx, dy] = [-left * size, -top * size];
@@ -219,7 +238,7 @@ function finish(input: Input, unit: readonly Ellipse[], size: number): VennLayou
     };
   });
   return {
-    ellipses: unit.map((e) => moved(scaled(e, size), dx, dy)),
+    ellipses: ellipsesAt(unit, size),
     width: (right - left) * size,
     height: (bottom - top) * size,
     size,

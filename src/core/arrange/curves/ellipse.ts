@@ -47,6 +47,22 @@ export const scaled = (e: Ellipse, by: number): Ellipse => ({
 
 export const moved = (e: Ellipse, dx: number, dy: number): Ellipse => ({ ...e, cx: e.cx + dx, cy: e.cy + dy });
 
+/** An ellipse of a plane that is stretched sideways by a factor: an ellipse again, its axes those of the symmetric matrix M·Mᵀ. */
+export function stretched(e: Ellipse, by: number): Ellipse {
+  const [c, s] = [Math.cos(e.turn), Math.sin(e.turn)];
+  const xx = by * by * ((c * e.rx) ** 2 + (s * e.ry) ** 2);
+  const yy = (s * e.rx) ** 2 + (c * e.ry) ** 2;
+  const xy = by * c * s * (e.rx * e.rx - e.ry * e.ry);
+  const [middle, reach] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
+  return {
+    cx: by * e.cx,
+    cy: e.cy,
+    rx: Math.sqrt(middle + reach),
+    ry: Math.sqrt(Math.max(0, middle - reach)),
+    turn: Math.atan2(2 * xy, xx - yy) / 2,
+  };
+}
+
 /** Half the width and half the height of the box around a turned ellipse. */
 export function halfExtent({ rx, ry, turn }: Ellipse): { x: number; y: number } {
   const [c, s] = [Math.cos(turn), Math.sin(turn)];

@@ -7,4 +7,5 @@ export * from './lens';
 export * from './region-text';
 export * from './regions';
 export * from './scale-error';
+export * from './suited';
 export * from './to-scale';

@@ -185,22 +185,3 @@ describe('the lens of two circles', () => {
   it('of unit circles through each other’s centres is 2π/3 − √3/2', () =>
     expect(lensArea(1, 1, 1)).toBeCloseTo((2 * Math.PI) / 3 - Math.sqrt(3) / 2, 12));
 });
-
-describe('the curves that are drawn when nothing is to scale', () => {
-  it.each([1, 2, 3, 4, 5])('of %i sets show every region, in one piece and large enough for a word', (n) => {
-    const shapes = equalShapes(n);
-    const regions = regionsOf(shapes);
-    expect(regions.size).toBe(2 ** n);
-    const largest = Math.max(...[...regions.values()].map((region) => region.area));
-    for (const [mask, region] of regions) {
-      if (mask === 0) continue;
-      expect(region.loops, `region ${mask}`).toHaveLength(1);
-      expect(region.area).toBeGreaterThan(largest * 0.015);
-    }
-  });
-  it('are congruent for five sets (Grünbaum 1975), and no circles from four on', () => {
-    for (const e of equalShapes(5)) expect([e.rx, e.ry]).toEqual([equalShapes(5)[0]!.rx, equalShapes(5)[0]!.ry]);
-    for (const e of equalShapes(4)) expect(e.rx).not.toBe(e.ry);
-  });
-  it('are refused for six', () => expect(() => equalShapes(6)).toThrow('up to five sets'));
-});

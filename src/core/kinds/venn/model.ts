@@ -82,8 +82,14 @@ export const emptyVenn: VennPart = {
   },
 };
 
-/** The sets in their order; bit i of a region's mask stands for the i-th. */
-export const setsInOrder = (part: VennPart): VennSet[] => Object.values(part.sets).sort(byOrder);
+const ordered = new WeakMap<VennPart['sets'], readonly VennSet[]>();
+
+/** The sets in their order; bit i of a region's mask stands for the i-th. The same object for the same sets. */
+export function setsInOrder({ sets }: VennPart): readonly VennSet[] {
+  let found = ordered.get(sets);
+  if (!found) ordered.set(sets, (found = Object.values(sets).sort(byOrder)));
+  return found;
+}
 
 /** The key under which a region is kept. */
 export const regionKey = (sets: Iterable<string>): string => [...sets].sort().join(',');
@@ -91,8 +97,13 @@ export const regionKey = (sets: Iterable<string>): string => [...sets].sort().jo
 /** The sets in which bits are set. */
 export const setsOfMask = (sets: readonly VennSet[], mask: number): VennSet[] => sets.filter((_, i) => (mask >> i) & 1);
 
-export const keyOfMask = (sets: readonly VennSet[], mask: number): string =>
-  regionKey(setsOfMask(sets, mask).map((set) => set.id));
+const keys = new WeakMap<readonly VennSet[], string[]>();
+
+export function keyOfMask(sets: readonly VennSet[], mask: number): string {
+  let known = keys.get(sets);
+  if (!known) keys.set(sets, (known = []));
+  return (known[mask] ??= regionKey(setsOfMask(sets, mask).map((set) => set.id)));
+}
 
 /** Bits of the sets an entry is in. */
 export function maskOf(part: VennPart, sets: readonly VennSet[], entry: string): number {

@@ -130,9 +130,23 @@ function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
   ];
 }
 
+interface RegionStyles {
+  readonly look: Venn['look'];
+  readonly sets: Venn['venn']['sets'];
+  readonly regions: Venn['venn']['regions'];
+  readonly byMask: BoxStyle[];
+}
+const regionStyles = new WeakMap<Venn['styles'], RegionStyles>();
+
 /** The style of a region, whether anything is in it or not; its fill is the region's, the rest its entries'. */
-export const regionStyle = (diagram: Venn, mask: number): BoxStyle =>
-  interned(resolve(layersOf(diagram, mask, null), lookOf(diagram.look)).style);
+export function regionStyle(diagram: Venn, mask: number): BoxStyle {
+  const { look, styles } = diagram;
+  const { sets, regions } = diagram.venn;
+  let known = regionStyles.get(styles);
+  if (known?.look !== look || known.sets !== sets || known.regions !== regions)
+    regionStyles.set(styles, (known = { look, sets, regions, byMask: [] }));
+  return (known.byMask[mask] ??= interned(resolve(layersOf(diagram, mask, null), lookOf(look)).style));
+}
 
 /** What outline the whole diagram asks for, as a width of the curves in CSS px. */
 const outlineWidths = { none: 0, thin: 1.25, strong: 3 } as const;

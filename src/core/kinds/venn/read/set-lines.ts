@@ -19,6 +19,12 @@ function pairOf(line: string): { left: string; right: string } | null {
   return { left, right: text.slice(from + cut.index + cut[0].length).trim() };
 }
 
+/** Whether nearly all lines have two halves, so that a table they might be would have them in its first column. */
+export function mostlyPairs(tokens: ListTokens): boolean {
+  const lines = tokens.source.filter((source) => source.trim() !== '');
+  return lines.filter((source) => pairOf(source) !== null).length >= lines.length * 0.8;
+}
+
 /** Lines such as "curlew: mudflat, saltmarsh", or the other way round, "mudflat: curlew, dunlin". Null where most lines are neither. */
 export function fromLines(tokens: ListTokens): SetList | null {
   const lines = tokens.source

@@ -16,11 +16,40 @@ const told = (list: string, choices = {}) => {
 const expected = { mudflat: ['curlew', 'dunlin'], saltmarsh: ['curlew', 'skylark'] };
 
 describe('reading sets', () => {
+  it('takes lines with a colon for lines, however many sets the first of them has', () => {
+    const sets = ['mudflat', 'saltmarsh', 'open water', 'dune', 'creek'];
+    const lists = fc.array(fc.uniqueArray(fc.constantFrom(...sets), { minLength: 1, maxLength: 5 }), {
+      minLength: 6,
+      maxLength: 30,
+    });
+    fc.assert(
+      fc.property(lists, (list) => {
+        const all = [...sets.map((set) => [set]), ...list];
+        for (const order of [all, [...all].reverse()]) {
+          const {
+            structure,
+            entries,
+            sets: read,
+          } = readSets(order.map((of, i) => `Kind ${'abcdefghij'[i % 10]}${i}: ${of.join(', ')}`).join('\n'));
+          expect(structure).toBe('set-lines');
+          expect(entries).toHaveLength(order.length);
+          for (const { name, items } of read)
+            expect(items).toHaveLength(order.filter((of) => of.includes(name)).length);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
   it.each([
     ['a column for each set', 'mudflat,saltmarsh\ncurlew,curlew\ndunlin,skylark', 'set-columns'],
     ['marks', 'Bird;mudflat;saltmarsh\ncurlew;x;x\ndunlin;x;\nskylark;;x', 'set-marks'],
     ['ticks and noes', 'Bird\tmudflat\tsaltmarsh\ncurlew\tyes\tyes\ndunlin\tyes\tno\nskylark\tno\tyes', 'set-marks'],
     ['lines', 'curlew: mudflat, saltmarsh\ndunlin: mudflat\nskylark: saltmarsh', 'set-lines'],
+    [
+      'lines with several sets each, whose commas might be columns',
+      'curlew: mudflat, saltmarsh\ndunlin: mudflat, \nskylark: , saltmarsh',
+      'set-lines',
+    ],
     ['lines the other way round', 'mudflat: curlew, dunlin\nsaltmarsh: curlew, skylark', 'set-lines'],
     ['an outline', 'mudflat\n  curlew\n  dunlin\nsaltmarsh\n  curlew\n  skylark', 'set-outline'],
     [

@@ -13,7 +13,7 @@ import {
   type ReadEntry,
 } from '../../../read';
 import { mostSets } from '../model';
-import { fromLines, fromOutline } from './set-lines';
+import { fromLines, fromOutline, mostlyPairs } from './set-lines';
 import { noSetsRead, type Mention, type SetList, type SetReading } from './set-list';
 import { fromTable } from './set-tables';
 
@@ -61,8 +61,10 @@ function namesWithinLimits(read: SetReading): SetReading {
 function tellSets(tokens: ListTokens, choices: ReadChoices): SetList | null {
   const { table: cells } = tokens;
   const table = cells && choices.structure !== 'outline' ? fromTable(tokens, cells, choices) : null;
-  if (table || choices.structure === 'table') return table;
-  return fromLines(tokens) ?? fromOutline(tokens);
+  if (choices.structure === 'table' || table?.told === 'set-marks') return table;
+  // Commas between the sets of a line are no columns where lines name their item before a colon.
+  const lines = table && !mostlyPairs(tokens) ? null : fromLines(tokens);
+  return lines ?? table ?? fromOutline(tokens);
 }
 
 /** Brings mentions of one item together: by name without case, accents and spaces; near spellings are asked about. */

@@ -25,7 +25,8 @@ export const pad = 20;
 /** Nothing in a Venn diagram needs a legend at the foot of the sheet. */
 export const noLegend = '';
 
-const margin = 7;
+/** Kept between text and curves; less where four and more sets leave little room. CSS px. */
+const marginFor = (sets: number): number => (sets > 3 ? 5 : 7);
 const rowGap = 5;
 /** Print at less than 8 pt does not read well on a handout (common practice). */
 const leastPrintPx = 8 / 0.75;
@@ -103,15 +104,18 @@ export function scaledShapes(diagram: Venn, counts: readonly number[], sets: num
   return shapesToScale(counts, diagram.venn.manner.shape === 'scaled-circles' ? 'circles' : 'ellipses');
 }
 
-/** Curves as large as what stands in their regions needs: `shown` are the entries to be set inside. */
+/** The curves among which the arrangement chooses first: to scale where that is asked for, else all alike. */
+export const usualShapes = (sets: number, scaled: Scaled | null): readonly (readonly Ellipse[])[] =>
+  scaled ? [levelledOnce(scaled)] : overlapShares(sets).map((overlap) => equalShapes(sets, overlap));
+
+/** Curves as large as what stands in their regions needs, chosen from `shapes`: `shown` are the entries to be set inside. */
 export function arrangeVenn(
   diagram: Venn,
   sets: readonly VennSet[],
   shown: readonly Placed[],
-  scaled: Scaled | null,
+  shapes: readonly (readonly Ellipse[])[],
 ): VennLayout {
   const n = sets.length;
-  const shapes = scaled ? [levelledOnce(scaled)] : overlapShares(n).map((overlap) => equalShapes(n, overlap));
   const extent = extentOf(shapes[0]!);
   const unit = { width: Math.max(0.1, extent.right - extent.left), height: Math.max(0.1, extent.bottom - extent.top) };
   const free = freeRoom(diagram, noLegend);
@@ -139,7 +143,7 @@ export function arrangeVenn(
       };
     }),
     scattered: diagram.venn.manner.content === 'scattered',
-    margin,
+    margin: marginFor(n),
     gap: shown.some(({ picture }) => picture) ? pictureRowGap : rowGap,
     apart,
     least: free ? least / largestScale : least,

@@ -3,30 +3,20 @@ import { capHeightOf, runsOf, sansFace } from '../../../measure';
 import { type VennSet, type Venn } from '../model';
 import { lookOf } from '../../../style';
 import { regionStyle, setStyle } from '../styles';
-import { type Primitive, type SceneGroup } from '../../../scene';
+import { type Primitive, type Rect, type SceneGroup } from '../../../scene';
 import { type Placed } from './arrangement';
 import { type SetName } from './names';
 
 import { plainGroup } from './region-groups';
 
 /** The frame around all sets, with the name of what they are taken from. */
-export function frame(
-  diagram: Venn,
-  inner: { x: number; width: number },
-  top: number,
-  bottom: number,
-  ink: string,
-  name: string,
-): SceneGroup {
+export function frame(diagram: Venn, around: Rect, ink: string, name: string): SceneGroup {
   const stroke = lookOf(diagram.look).line;
   const box: Primitive = {
     type: 'box',
     shape: 'square',
     corner: 0,
-    x: inner.x,
-    y: top,
-    width: inner.width,
-    height: bottom - top,
+    ...around,
     fill: regionStyle(diagram, 0).fill,
     stroke,
     strokeWidth: 1,
@@ -35,10 +25,19 @@ export function frame(
   const face = sansFace(600, 'upright');
   const runs = name ? runsOf(name, face, 15) : [];
   const text: Primitive[] = name
-    ? [{ type: 'text', x: inner.x + 12, y: top + 12 + capHeightOf(face, 15), size: 15, fill: ink, runs, part: 'note' }]
+    ? [
+        {
+          type: 'text',
+          x: around.x + 12,
+          y: around.y + 12 + capHeightOf(face, 15),
+          size: 15,
+          fill: ink,
+          runs,
+          part: 'note',
+        },
+      ]
     : [];
-  const bounds = { x: inner.x, y: top, width: inner.width, height: bottom - top };
-  return plainGroup({ for: 'region', id: '' }, name, bounds, [box, ...text]);
+  return plainGroup({ for: 'region', id: '' }, name, around, [box, ...text]);
 }
 
 /** The curves with the names of their sets. */

@@ -5,7 +5,8 @@ import { setsInOrder } from '../model';
 import { vennOf } from '../../../testing/arbitrary-venn';
 import { keyHeading, regionWords } from '../region-words';
 import type { Listed } from './lists';
-import { keyBeside, type KeyPart, type KeyRoom } from './key';
+import { keyBeside } from './key';
+import type { KeyPart, KeyRoom } from './key-plan';
 
 const frame: Rect = { x: 0, y: 0, width: 500, height: 420 };
 const keyRoom: KeyRoom = { frame, sheet: { width: 1040, height: 640 }, avoid: [] };
@@ -131,10 +132,20 @@ describe('the key beside a Venn diagram', () => {
           expect(points.every(({ x, y }) => Math.abs(x - from!.x) > 4 || Math.abs(y - from!.y) > 4.5)).toBe(true);
     }
   });
-  it('takes both sides, and several columns, only where that makes the drawing larger', () => {
-    const one: KeyPart = { ...colours, mask: 1, heading: 'a', entries: [entryOf('x')], from: { x: 9, y: 9, room: 30 } };
-    const small = keyBeside([one], keyRoom, '#000000');
-    expect(small.bounds.x).toBe(0);
+  it('stands on the side that is nearer to its region', () => {
+    const at = (x: number): KeyPart => ({
+      ...colours,
+      mask: x,
+      heading: 'a',
+      entries: [entryOf('x')],
+      from: { x, y: 9, room: 30 },
+    });
+    expect(keyBeside([at(9)], keyRoom, '#000000').bounds.x).toBeLessThan(0);
+    expect(keyBeside([at(490)], keyRoom, '#000000').bounds.x).toBe(0);
+    const { places } = keyBeside([at(9), at(40), at(480)], keyRoom, '#000000');
+    expect(places.filter(({ x }) => x < 0)).toHaveLength(2);
+  });
+  it('takes several columns where that makes the drawing larger', () => {
     const many = Array.from({ length: 8 }, (_, i): KeyPart => ({
       ...colours,
       mask: i + 1,

@@ -1,13 +1,14 @@
 import { moved, type Ellipse, type ScaleError, type VennLayout } from '../../../arrange/curves';
 import { runsOf, sansFace, widthOfRuns } from '../../../measure';
 import { keyOfMask, setsInOrder, type VennSet, type Venn } from '../model';
-import { sheetName, type BoxStyle, own } from '../../../model';
+import { KeptFor, sheetName, type BoxStyle, own } from '../../../model';
 import { lookOf, readableText } from '../../../style';
-import { regionStyle, setStyle } from '../styles';
+import { regionStyle } from '../styles';
 import { overlapName, bitCount } from '../structure';
 import type { Listing } from '../../../hierarchy';
 import {
   freeRoom,
+  keptGroups,
   placeOnSheet,
   type Rect,
   type Scene,
@@ -16,20 +17,12 @@ import {
   sheetNotes,
 } from '../../../scene';
 import { keyHeading } from '../region-words';
-import {
-  apart,
-  arrangeVenn,
-  countsOf,
-  largestScale,
-  noLegend,
-  pad,
-  placedEntries,
-  scaledShapes,
-  type Placed,
-} from './arrangement';
+import { apart, largestScale, noLegend, pad, placedEntries, type Placed } from './arrangement';
+import { arranged, keyedMasks, type Arranged } from './arranged';
 import { keyBeside } from './key';
-import { listBelow, type Listed } from './lists';
-import { nameCurves, type SetName } from './names';
+import { type KeyPart } from './key-plan';
+import { framed, listed } from './framed';
+import { listBelow } from './lists';
 
 import { frame, outlines } from './curve-groups';
 import { items } from './item-groups';
@@ -44,78 +37,50 @@ export interface VennScene extends Scene {
   readonly scaled?: Pick<ScaleError, 'stress' | 'diagError' | 'unwanted'>;
 }
 
-/** Size of the universe's name. */
-const frameNameSize = 15;
+/** The groups of the latest drawing of a diagram, found by its sheet, which few edits change. */
+const latest = new KeptFor<Venn['sheet'], readonly SceneGroup[]>();
 
 /** From sets, memberships and complete styles to the Scene: curves large enough for what is in their regions, names set inside. */
 export function vennScene(diagram: Venn, structure: Listing, styles: readonly BoxStyle[]): VennScene {
   const sets = setsInOrder(diagram.venn);
   const { manner } = diagram.venn;
   const look = lookOf(diagram.look);
-  const wide = placedEntries(diagram, structure, styles, sets, 'wide');
-  const shown = manner.content === 'names' || manner.content === 'scattered';
-  const scaled = scaledShapes(diagram, countsOf(sets.length, wide), sets.length);
-  const { entries, layout } = lineByLine(
-    wide,
-    () => placedEntries(diagram, structure, styles, sets, 'narrow'),
-    (list) => arrangeVenn(diagram, sets, shown ? list : [], scaled),
-  );
-  const names = nameCurves(
-    sets.map((set, i) => {
-      const style = setStyle(diagram, set.id);
-      return {
-        ellipse: layout.ellipses[i]!,
-        name: set.name,
-        size: style.nameSize,
-        face: sansFace(style.nameWeight, style.nameSlant),
-        fill: style.text,
-      };
-    }),
-  );
-  const keyed = layout.regions.filter(({ places }) => places === null);
-  const keyedMasks = new Set([...keyed.map(({ mask }) => mask), ...layout.absent]);
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
-  const around = boundsOf(layout, names);
+  const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
+  const shown = manner.content === 'names' || manner.content === 'scattered';
+  const { entries, layout, scaled } = arranged(diagram, sets, shown, broken, (one) => ({
+    parts: keyParts(diagram, sets, one, ink),
+    frame: framed(diagram, sets, shown, one).frame,
+  }));
+  const { names, frame: around, strip } = framed(diagram, sets, shown, { entries, layout });
   const nameOfAll = manner.universe.trim();
-  const top = around.y - pad - (manner.frame && nameOfAll ? frameNameSize * 2 : 0);
   const none = entries.filter(({ mask }) => mask === 0);
-  const outside = shown ? none : [];
   const bank =
     manner.content === 'blank' && manner.wordBank
       ? [...entries].sort((a, b) => a.entry.name.localeCompare(b.entry.name, 'en'))
       : [];
-  const inner = { x: around.x - pad, width: Math.max(around.width + 2 * pad, 240) };
-  const strip = listBelow(outside.map(listed), { ...inner, y: around.y + around.height + pad * 0.6 }, apart);
-  const frameBottom = outside.length > 0 ? strip.bottom + pad * 0.7 : around.y + around.height + pad;
-  const bankStrip = listBelow(bank.map(listed), { ...inner, y: frameBottom + pad }, apart * 1.4);
+  const frameBottom = around.y + around.height;
+  const bankStrip = listBelow(bank.map(listed), { ...around, y: frameBottom + pad }, apart * 1.4);
   const key = keyBeside(
-    [...keyedMasks]
-      .sort((a, b) => a - b)
-      .map((mask) => ({
-        mask,
-        heading: own(diagram.venn.regions, keyOfMask(sets, mask))?.title ?? keyHeading(sets, mask),
-        ...coloursOf(diagram, mask, ink),
-        entries: entries.filter((one) => one.mask === mask).map(listed),
-        from: layout.regions.find((region) => region.mask === mask)?.middle ?? null,
-      })),
+    keyParts(diagram, sets, { entries, layout }, ink),
     {
-      frame: { x: inner.x, y: top, width: inner.width, height: frameBottom - top },
+      frame: around,
       sheet: freeRoom(diagram, noLegend),
       avoid: [...names.flatMap((name) => name.boxes), ...(shown ? textBoxes(layout, entries) : [])],
     },
     ink,
   );
   const counted =
-    manner.content === 'counts' && none.length > 0 ? countOfNone(none.length, ink, inner, frameBottom) : [];
+    manner.content === 'counts' && none.length > 0 ? countOfNone(none.length, ink, around, frameBottom) : [];
   const right = key.bounds.x + key.bounds.width;
   const bottom = Math.max(bank.length > 0 ? bankStrip.bottom : frameBottom, key.bounds.y + key.bounds.height);
-  const [dx, dy] = [-key.bounds.x, -top];
+  const [dx, dy] = [-key.bounds.x, -around.y];
   const groups: SceneGroup[] = [
-    ...(manner.frame ? [frame(diagram, inner, top, frameBottom, ink, nameOfAll)] : []),
+    ...(manner.frame ? [frame(diagram, around, ink, nameOfAll)] : []),
     ...fills(diagram, sets, layout, entries, ink, scaled),
     ...outlines(diagram, sets, layout, names, entries),
     ...regionTitles(diagram, sets, layout, entries),
-    ...items(diagram, layout, entries, shown, [...strip.places, ...bankStrip.places], key.places),
+    ...items(diagram, layout, entries, shown, [...strip, ...bankStrip.places], key.places),
     ...counted,
     ...key.groups,
   ];
@@ -124,7 +89,11 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     const at = groups.findIndex(({ stands }) => stands.for === 'set');
     groups.splice(at < 0 ? groups.length : at, 0, ...hatchedSets(layout.ellipses, groups, look.line));
   }
-  const placed = groups.map((group) => ({ ...group, x: group.x + dx, y: group.y + dy }));
+  const placed = keptGroups(
+    latest.get(diagram.sheet) ?? [],
+    groups.map((group) => ({ ...group, x: group.x + dx, y: group.y + dy })),
+  );
+  latest.set(diagram.sheet, placed);
   const { sheet, drawing, notes } = placeOnSheet(
     diagram,
     { width: right + dx, height: bottom + dy },
@@ -171,51 +140,22 @@ function countOfNone(count: number, ink: string, inner: { x: number; width: numb
   ];
 }
 
-interface Arranged {
-  readonly entries: readonly Placed[];
-  readonly layout: VennLayout;
-}
-
-/** Names on one line each; broken into several where otherwise more of them would go to the key. */
-function lineByLine(
-  wide: readonly Placed[],
-  narrow: () => readonly Placed[],
-  arrange: (entries: readonly Placed[]) => VennLayout,
-): Arranged {
-  const first = { entries: wide, layout: arrange(wide) };
-  if (keyedIn(first) === 0) return first;
-  const broken = narrow();
-  const second = { entries: broken, layout: arrange(broken) };
-  return keyedIn(second) < keyedIn(first) ? second : first;
-}
-
-/** How many entries do not fit into their regions. */
-function keyedIn({ entries, layout }: Arranged): number {
-  const masks = new Set([
-    ...layout.regions.filter(({ places }) => places === null).map(({ mask }) => mask),
-    ...layout.absent,
-  ]);
-  return entries.filter(({ mask }) => masks.has(mask)).length;
-}
-
-const listed = ({ entry, width, height, text }: Placed): Listed => ({
-  id: entry.id,
-  width,
-  height,
-  baseline: height - text.height / 2 + (text.lines[0]?.baseline ?? 0),
-});
-
-function boundsOf(layout: VennLayout, names: readonly SetName[]): Rect {
-  let [left, top, right, bottom] = [0, 0, layout.width, layout.height];
-  for (const { boxes } of names) {
-    for (const box of boxes) {
-      left = Math.min(left, box.x);
-      top = Math.min(top, box.y);
-      right = Math.max(right, box.x + box.width);
-      bottom = Math.max(bottom, box.y + box.height);
-    }
-  }
-  return { x: left, y: top, width: right - left, height: bottom - top };
+/** The regions whose entries stand in the key. */
+function keyParts(
+  diagram: Venn,
+  sets: readonly VennSet[],
+  { entries, layout }: Pick<Arranged, 'entries' | 'layout'>,
+  ink: string,
+): KeyPart[] {
+  return [...keyedMasks(layout)]
+    .sort((a, b) => a - b)
+    .map((mask) => ({
+      mask,
+      heading: own(diagram.venn.regions, keyOfMask(sets, mask))?.title ?? keyHeading(sets, mask),
+      ...coloursOf(diagram, mask, ink),
+      entries: entries.filter((one) => one.mask === mask).map(listed),
+      from: layout.regions.find((region) => region.mask === mask)?.middle ?? null,
+    }));
 }
 
 function textBoxes(layout: VennLayout, entries: readonly Placed[]): Rect[] {
