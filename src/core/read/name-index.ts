@@ -18,7 +18,7 @@ export class NameIndex {
   /** Whether a name has a part that is but an initial. */
   private readonly short: boolean[] = [];
   private readonly byPart = new Map<string, number[]>();
-  private readonly bySegment = new Map<string, number[]>();
+  private readonly bySegment = new Map<number, number[]>();
   private segmented = 0;
   private looks = 0;
   private distances = 0;
@@ -79,19 +79,34 @@ export class NameIndex {
     return found;
   }
 
-  /** Keys of the segments that a name of `length` characters is cut into, read from `text` moved by `shift`. */
-  private segmentsOf(text: string, numbers: string, length: number, shift: number): string[] {
+  /**
+   * Keys of the segments that a name of `length` characters is cut into, read from `text` moved by `shift`: numbers in which few differ, as
+   * what is found by them is looked at once more.
+   */
+  private segmentsOf(text: string, numbers: number, length: number, shift: number): number[] {
     const count = 2 * this.most + 1;
     if (length < count) return [];
-    const keys: string[] = [];
+    const keys: number[] = [];
     for (let i = 0; i < count; i++) {
-      const from = Math.floor((i * length) / count);
-      const to = Math.floor(((i + 1) * length) / count);
-      if (from + shift < 0 || to + shift > text.length) continue;
-      keys.push(`${length}|${i}|${text.slice(from + shift, to + shift)}|${numbers}`);
+      const from = Math.floor((i * length) / count) + shift;
+      const to = Math.floor(((i + 1) * length) / count) + shift;
+      if (from < 0 || to > text.length) continue;
+      keys.push(hashed(text, from, to, Math.imul(numbers + length, 31) + i));
     }
     return keys;
   }
 }
 
-const numbersIn = (text: string): string => (/\d/.test(text) ? text.replace(/\D+/g, ' ').trim() : '');
+/** The hash FNV-1a (G. Fowler, L. C. Noll, K.-P. Vo) of a stretch of text, begun with a number. */
+function hashed(text: string, from: number, to: number, begin: number): number {
+  let hash = begin ^ 0x811c9dc5;
+  for (let i = from; i < to; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return hash;
+}
+
+/** A number for the digits in a name, which no slip of the pen changes; 0 for none. */
+function numbersIn(text: string): number {
+  if (!/\d/.test(text)) return 0;
+  const numbers = text.replace(/\D+/g, ' ').trim();
+  return hashed(numbers, 0, numbers.length, 0);
+}

@@ -1,10 +1,23 @@
 import distance from 'damerau-levenshtein';
 
+/** Every kind folds the same cells, several times over: the last ones are kept, up to so many, of up to so many characters. */
+const folded = new Map<string, string>();
+const mostFolded = 60_000;
+const longestFolded = 200;
+
 /** A name without what people write differently: case, accents, punctuation, doubled spaces. */
 export function foldName(name: string): string {
-  // Nothing to take apart in plain letters.
-  return withoutSigns((ascii.test(name) ? name : withoutAccents(name)).toLowerCase());
+  if (name.length > longestFolded) return fold(name);
+  let found = folded.get(name);
+  if (found === undefined) {
+    if (folded.size >= mostFolded) folded.clear();
+    folded.set(name, (found = fold(name)));
+  }
+  return found;
 }
+
+// Nothing to take apart in plain letters.
+const fold = (name: string): string => withoutSigns((ascii.test(name) ? name : withoutAccents(name)).toLowerCase());
 
 const ascii = /^[\x20-\x7e]*$/;
 const withoutAccents = (name: string): string =>
