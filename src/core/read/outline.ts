@@ -1,6 +1,7 @@
 import { type Finding } from '../model';
 import { readFinding } from './codes';
 import { splitDetails } from './line-parts';
+import { aboveList } from './title-above';
 import { isSumName } from './names';
 import type { OutlineLine } from './outline-lines';
 import { nothingRead, type ReadEntry, type Reading } from './result';
@@ -17,7 +18,9 @@ export function readOutline(
   roles: RoleWords = noRoles,
   split: (line: string) => { readonly name: string; readonly details: readonly string[] } = splitDetails,
 ): Reading {
-  const all = tokens.outline.lines;
+  const whole = tokens.outline.lines;
+  const title = titleOf(tokens, whole);
+  const all = title ? whole.slice(1) : whole;
   const lines = all.filter((each, i) => !isSum(each, all[i + 1]));
   if (lines.length === 0 && all.length === 0) return nothingRead;
   const flat = lines.every((each) => each.indent === lines[0]!.indent);
@@ -25,7 +28,7 @@ export function readOutline(
   const mixed = lines.some((each) => each.sign === 'bullet') && lines.some((each) => each.sign === null);
   const findings: Finding[] = [];
   const entries: ReadEntry[] = [];
-  const stack: { depth: number; id: string }[] = [];
+  const stack: OpenLine[] = [];
   let last = 0;
   for (const [i, each] of lines.entries()) {
     const underPlain = !byNumber && mixed && each.sign === 'bullet' && isUnderPlain(stack, each.indent);
@@ -43,19 +46,40 @@ export function readOutline(
     const role = roles.ofName(name) ?? roles.ofDetail(details[0] ?? '');
     const parent = stack.at(-1)?.id ?? null;
     entries.push({ id, line: each.line, name, details, fields: {}, role, parent });
-    stack.push({ depth, id });
+    stack.push({ depth, id, isPlain: each.sign === null });
   }
-  const notPlaced = all
+  const sums = all
     .filter((each, i) => isSum(each, all[i + 1]))
     .map(({ line, text: sum }) => ({ line, text: sum, reason: `Line ${line} is a sum, not an entry.` }));
+  const notPlaced = title
+    ? [{ line: title.line, text: title.text, reason: `Line ${title.line} ${aboveList}.` }, ...sums]
+    : sums;
   return {
     ...nothingRead,
     structure: flat && !byNumber && entries.every(({ parent }) => parent === null) ? 'flat' : 'indent',
-    emptyLines: tokens.emptyLines(all.length),
+    emptyLines: tokens.emptyLines(whole.length),
     entries,
     notPlaced,
     findings,
   };
+}
+
+/**
+ * The first line where it is a title: nothing is indented below it, an empty line parts it from the others, and of the others every one that
+ * stands as far out has something below it. Null where there is none.
+ */
+function titleOf(tokens: ListTokens, lines: readonly OutlineLine[]): OutlineLine | null {
+  const [first, second] = lines;
+  if (!first || !second || first.sign !== null || second.indent !== first.indent) return null;
+  if (tokens.source[first.line]?.trim() !== '') return null;
+  const heads = lines.slice(1).every((each, i, rest) => {
+    const next = rest[i + 1];
+    const isIn = each.indent > first.indent || each.sign === 'bullet';
+    return (
+      isIn || (next !== undefined && (next.indent > each.indent || (next.sign === 'bullet' && each.sign === null)))
+    );
+  });
+  return heads ? first : null;
 }
 
 const isSum = (each: OutlineLine, next: OutlineLine | undefined): boolean =>
@@ -68,9 +92,18 @@ function isByLevels(lines: readonly OutlineLine[]): boolean {
   return lines.some((each) => each.levels > 1) && told >= lines.length * 0.6;
 }
 
-/** Whether the nearest line above on this indent, or between it and the next, is a plain one. */
-function isUnderPlain(stack: readonly { depth: number }[], indent: number): boolean {
-  for (let i = stack.length - 1; i >= 0 && stack[i]!.depth >= indent; i--) if (stack[i]!.depth === indent) return true;
+/** A line that lines further in may belong to. */
+interface OpenLine {
+  readonly depth: number;
+  readonly id: string;
+  /** Without a bullet, number or letter before it. */
+  readonly isPlain: boolean;
+}
+
+/** Whether a plain line above stands on this indent, so that a dash on the same indent is below it. */
+function isUnderPlain(stack: readonly OpenLine[], indent: number): boolean {
+  for (let i = stack.length - 1; i >= 0 && stack[i]!.depth >= indent; i--)
+    if (stack[i]!.depth === indent) return stack[i]!.isPlain;
   return false;
 }
 

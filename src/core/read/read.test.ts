@@ -9,6 +9,7 @@ import { isNear, mayStandFor } from './names';
 import { decodeList } from './decode';
 import { csvOf, diagramFrom, outlineText, readList } from '../testing/lists';
 import { type Reading } from './result';
+import { titleAbove } from './title-above';
 
 /** "Ada(Bo(Cy) Di)": the tree by names, in the order of the list. */
 function shape(read: Reading, parent: string | null = null): string {
@@ -84,6 +85,23 @@ describe('indented lists', () => {
   ])('parts %s into name and details', (text, name, details) =>
     expect(readList(`Top\n  ${text}`).entries[1]).toMatchObject({ name, details, line: 2 }),
   );
+  it('bullets on one indent are siblings, also below a plain line further out', () => {
+    const { entries } = readList(
+      'Ines\n  Gate\n    * Rufus\n    * Mabel\n    * Jonty\n  Stages\n    - Petra\n    - Ludo',
+    );
+    const nameOf = new Map(entries.map(({ id, name }) => [id, name]));
+    const under = Object.fromEntries(entries.map(({ name, parent }) => [name, parent && nameOf.get(parent)]));
+    expect(under).toMatchObject({ Rufus: 'Gate', Mabel: 'Gate', Jonty: 'Gate', Petra: 'Stages', Ludo: 'Stages' });
+  });
+  it('a line alone above the others, an empty one between, is the title', () => {
+    const read = readList('Festival crew 2027\n\nInes\n  Gate\n  Stages\nBoard\n  Ada');
+    expect(read.entries.map(({ name }) => name)).toEqual(['Ines', 'Gate', 'Stages', 'Board', 'Ada']);
+    expect(titleAbove(read)).toBe('Festival crew 2027');
+    expect(read.notPlaced.map(({ text }) => text)).toEqual(['Festival crew 2027']);
+    // Where others stand alone too it may be one of them.
+    for (const list of ['Ada\n\nBo\n\nCy', 'Ada\nBo\n  Cy', 'Ada\n\nBo\n  Cy\nDi', 'Ada\n  Bo\n\nCy\n  Di'])
+      expect(titleAbove(readList(list))).toBe('');
+  });
   it('a line between two levels is kept and told with its line', () => {
     const read = readList('Ada\n        Bo\n    Cy\n  Di');
     expect(read.entries).toHaveLength(4);

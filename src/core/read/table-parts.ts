@@ -1,3 +1,4 @@
+import { aboveTable } from './title-above';
 import { columnUseOf, type Headings } from './headings';
 import type { Row } from './delimited';
 import { isSumName } from './names';
@@ -16,7 +17,7 @@ const mostAbove = 20;
 /** The rows of a table from its heading on, without titles above it and sums in it. O(cells). */
 export function tableParts(all: readonly Row[], headings: Headings): TableParts {
   const begin = beginOf(all, headings);
-  const aside = all.slice(0, begin).map((row) => ({ row, why: 'stands above the table' }));
+  const aside = all.slice(0, begin).map((row) => ({ row, why: aboveTable }));
   const rows: Row[] = [];
   for (const row of all.slice(begin)) {
     if (rows.length > 0 && isSumRow(row)) aside.push({ row, why: 'is a sum, not an entry' });

@@ -94,12 +94,6 @@ export const trayed = (row: Row, reason: string): Reading['notPlaced'][number] =
   reason,
 });
 
-/** The first line above a table that says what it is; empty where none does, or where it is too long for a title. */
-export function titleAbove({ notPlaced }: Reading): string {
-  const told = notPlaced.find(({ reason }) => reason.endsWith('stands above the table.'))?.text ?? '';
-  return told.length <= 120 ? told : '';
-}
-
 export function asideFinding(lines: readonly number[]): Finding {
   const shown = lines.slice(0, 5).join(', ');
   const [subject, verb, kept] = lines.length === 1 ? ['Line', 'belongs', 'It is'] : ['Lines', 'belong', 'They are'];

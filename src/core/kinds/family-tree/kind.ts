@@ -115,7 +115,8 @@ export const familyTree: Kind<FamilyTypes> = {
         : read.structure === 'parent-columns'
           ? 0.95
           : couples > 0
-            ? 0.84 + 0.1 * Math.min(1, dated)
+            ? // An ampersand in a heading or two makes no family of a list.
+              0.84 * Math.min(1, (3 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
             : dated > 0.4
               ? 0.6
               : 0.12;

@@ -5,9 +5,10 @@ import { FamilyMaker, type FamilyReading } from './result';
 /** "Ada Quill (1850–1921)" to name and dates; what stands in brackets and is no date stays with the name. */
 export function lifeIn(text: string): { readonly name: string; readonly born: string; readonly died: string } {
   const bare = text.trim();
-  const found = /^(.*\S)\s*[([]\s*([^()[\]]*)\s*[)\]]$/s.exec(bare);
-  const life = found ? lifeOf(found[2]!) : null;
-  return found && life ? { name: found[1]!, ...life } : { name: bare, born: '', died: '' };
+  const open = /[)\]]$/.test(bare) ? Math.max(bare.lastIndexOf('('), bare.lastIndexOf('[')) : -1;
+  const name = bare.slice(0, Math.max(0, open)).trim();
+  const life = name ? lifeOf(bare.slice(open + 1, -1)) : null;
+  return life ? { name, ...life } : { name: bare, born: '', died: '' };
 }
 
 const year = String.raw`(?:(?:c\.|ca\.|about|abt|before|bef|after|aft|~)?\s*\d{3,4}\??|\d{1,2}[./ ](?:\d{1,2}|\p{L}+)[./ ]\d{3,4}|\d{4}-\d{2}-\d{2})`;
@@ -43,7 +44,7 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
   for (const each of read.entries) {
     const further = /^[+&]\s*(.+)$/s.exec(each.name);
     const { name: told, details } = splitPerson(further ? further[1]! : each.name);
-    const names = further ? [told] : told.split(/\s+[+&]\s+/);
+    const names = further ? [told] : told.split(/(?<=\s)[+&](?=\s)/).map((name) => name.trim());
     const ids = names.map((name, k) => personFrom(name, each.line, k, k === 0 ? details : []));
     // Of further partners on one line each is one of the first.
     const above = each.parent;
