@@ -23,7 +23,15 @@ test('a side link is drawn by dragging with Alt, worded, styled, selected in the
   await page.keyboard.up('Alt');
   const links = page.getByRole('region', { name: 'Side links' });
   await expect(links.getByRole('button', { name: 'Cy Moss → Fay Holt', pressed: true })).toBeVisible();
-  await links.getByLabel('Words on the link from Cy Moss to Fay Holt').fill('safety');
+  // Its words are typed at once, where it is drawn.
+  await expect(page.getByLabel('Words on the link', { exact: true })).toBeFocused();
+  await page.keyboard.type('safety');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
+  await expect(links.getByLabel('Words on the link from Cy Moss to Fay Holt')).toHaveValue('safety');
+  await page.keyboard.press('F2');
+  await page.keyboard.type('first aid');
+  await page.keyboard.press('Escape');
   await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
   await step(page, 'Style');
   await page.getByRole('radio', { name: /Only the one from Cy Moss to Fay Holt/ }).check();

@@ -8,6 +8,7 @@ import {
   drawSet,
   kinds,
   leastStrength,
+  makeDiagram,
   readInAllKinds,
   tokensOf,
   type AnyKind,
@@ -75,7 +76,8 @@ async function drawOne(list: string, values: Values): Promise<void> {
     throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
   const decoded = decodeList(await bytesOf(list));
   const { kind, read } = readAs(decoded.text, values.kind);
-  const made = kind.make(read ?? kind.read(tokensOf('')), values.title ?? name);
+  const title = values.title ?? ((read && kind.titleIn(read)) || name);
+  const made = makeDiagram(kind, read ?? kind.read(tokensOf('')), title);
   const { diagram, images, missing } = await withPictures(
     withOptions(made, kind, values),
     list === '-' ? '.' : dirname(list),

@@ -4,6 +4,7 @@ export * from './command';
 export * from './create';
 export * from './diagram';
 export * from './history';
+export * from './make';
 export * from './reading';
 export * from './rebase';
 export * from './retitle';

@@ -22,10 +22,10 @@ const groups: [string, [string, string][]][] = [
     'In the drawing',
     [
       ['← ↑ → ↓', 'to the next entry that way'],
-      ['F2', 'edit the name'],
+      ['F2', 'edit the name, or the words of a selected link'],
       ['L', 'to the links of the selected entry, one by one'],
       ['Shift + drag', 'a frame around several'],
-      ['Alt + drag', 'draw a side link to another entry'],
+      ['Alt + drag', 'draw a side link to another entry and type its words'],
       ['Alt + → / ←', 'one tier down / up'],
       ['Alt + Shift + arrow', 'nudge off its place (Arrange sends it back)'],
       ['drag to free ground', 'nudge it there'],

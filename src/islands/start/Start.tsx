@@ -1,6 +1,6 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent } from 'react';
-import { leastStrength, type AnyKind } from '../../core/diagram';
+import { leastStrength, makeDiagram, type AnyKind } from '../../core/diagram';
 import type { Finding } from '../../core/model';
 import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
@@ -74,7 +74,7 @@ export function Start({ front = false }: { front?: boolean }) {
   }
   async function make() {
     setProblem(null);
-    const diagram = kind.make(read, name);
+    const diagram = makeDiagram(kind, read, name);
     if (front) {
       if (keepTrying(diagram)) location.assign('/try?new');
       else setProblem('The list is too long to be tried without an account. Sign in, and make it then.');

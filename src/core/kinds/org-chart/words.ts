@@ -13,6 +13,9 @@ export const orgRoles: Roles = {
 
 const vacant =
   /^(vacant|vacancy|vacancies|unfilled|post open|open post|open position|to be (hired|filled|appointed)|tb[cdha]|n\.? ?n\.?|vakant|unbesetzt|vacante|poste vacant|à pourvoir|offen)\b/iu;
+/** A detail that says only this. */
+const vacantAlone =
+  /^\(?(vacant|vacancy|unfilled|to be (hired|filled|appointed)|tb[ah]|vakant|unbesetzt|vacante)\)?$/iu;
 const assisting =
   /^((personal |executive |management )?assistant to\b|pa to\b|personal assistant\b|executive assistant\b|secretary to\b|chief of staff\b)/iu;
 const cellWords: [RegExp, string][] = [
@@ -26,7 +29,8 @@ const roleWords: RoleWords = {
   ofCell: (cell) => cellWords.find(([word]) => word.test(cell.trim()))?.[1] ?? null,
   isPlain: (cell) => plainCell.test(cell.trim()),
   ofName: (name) => (vacant.test(name.trim()) ? 'vacancy' : null),
-  ofDetail: (detail) => (assisting.test(detail.trim()) ? 'assistant' : null),
+  ofDetail: (detail) =>
+    assisting.test(detail.trim()) ? 'assistant' : vacantAlone.test(detail.trim()) ? 'vacancy' : null,
   leafOnly: 'assistant',
   repeated: 'vacancy',
 };

@@ -1,8 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
+import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { DragGhost } from './DragGhost';
 import { Marks } from './Marks';
+import { LinkWordsEditor } from './LinkWordsEditor';
 import { NameEditor } from './NameEditor';
 import { Sheet } from './Sheet';
 import { TierRail } from './TierRail';
@@ -24,6 +26,9 @@ export function Stage() {
           ?.label ?? ''),
   );
   const editing = useBench((state) => state.editing);
+  const Editor = useBench((state) => editing !== null && own(state.diagram.links, editing) !== undefined)
+    ? LinkWordsEditor
+    : NameEditor;
   const zoom = useZoom();
   const [ready, setReady] = useState(false);
   useGestures(frame, root, zoom, () => setReady(true));
@@ -49,7 +54,9 @@ export function Stage() {
         onPointerUp={drag.up}
         onPointerCancel={drag.cancel}
         onDoubleClick={(event) => {
-          const id = drag.entryAt(event);
+          const { selection } = store.getState();
+          // What a double press is on was selected by its first.
+          const id = drag.entryAt(event) ?? selection.find((one) => one.for === 'link')?.id;
           if (id) store.getState().set({ editing: id });
         }}
       >
@@ -59,7 +66,7 @@ export function Stage() {
             <Marks target={drag.target} framed={drag.framed} />
           </g>
         </svg>
-        {editing !== null && <NameEditor key={editing} id={editing} onDone={() => frame.current?.focus()} />}
+        {editing !== null && <Editor key={editing} id={editing} onDone={() => frame.current?.focus()} />}
         {drag.ghost && <DragGhost {...drag.ghost} />}
       </div>
       <p role="status" className="sr-only">

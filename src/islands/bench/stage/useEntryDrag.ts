@@ -127,7 +127,12 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
         pick([...kept, ...inside]);
       } else if (now?.moved) {
         const { gesture, picks } = plan(event, now);
-        if (store.getState().perform(gesture) && picks) store.getState().pick(picks);
+        const { perform, pick, set } = store.getState();
+        if (perform(gesture) && picks) {
+          pick(picks);
+          // The words of a new link are typed at once.
+          if (now.grabbed.for === 'link') set({ editing: picks[0]!.id });
+        }
       }
       stop();
     },

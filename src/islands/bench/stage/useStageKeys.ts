@@ -25,6 +25,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
   function handle(event: KeyboardEvent): boolean {
     const { selected, selection, diagram, drawn, structure, select, pick, set } = store.getState();
     const arrow = own(arrows, event.key);
+    const last = selection.at(-1);
     if (event.key === '+' || event.key === '=') zoom.by(1.25);
     else if (event.key === '-') zoom.by(1 / 1.25);
     else if (event.key === '0') zoom.fit();
@@ -53,6 +54,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       else if (next !== null) select(next);
     } else if (event.key === 'Home') select(structure.ids[0] ?? null);
     else if (event.key === 'F2' && selected !== null) set({ editing: selected });
+    else if ((event.key === 'F2' || event.key === 'Enter') && last?.for === 'link') set({ editing: last.id });
     else if (event.key === 'Enter') {
       const added = addEntry(store, addWhere(event), selected);
       if (added) set({ editing: added });
