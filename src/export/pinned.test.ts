@@ -8,7 +8,7 @@ import { svgOf } from './svg/svg';
 const pinned: Record<string, string> = {
   certificates: '34e5972b2f7d2ea9',
   crew: 'b30b5008ae233907',
-  'shorebirds-styled': '0345d3d85a2628d3',
+  'shorebirds-styled': '02f37e9c5b1d722c',
   shorebirds: '5eb7f917f318a25e',
   'staff-styled': 'c8aea135ae19c69b',
   staff: 'cfa3f87997bb1abe',

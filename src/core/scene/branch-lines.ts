@@ -149,12 +149,16 @@ export function boxesInCells(
     const t = structure.tier[i]! - 1;
     const own = (padded === 'tight' ? choices.tight : choices.sizes)[t]![sizes[t]!]!;
     const at = i - structure.tierStart[t]!;
-    const box = { width: own.width[at]!, height: own.height[at]! };
+    const [boxWidth, boxHeight] = [own.width[at]!, own.height[at]!];
     const aligned = lines.ends === 'aligned' && structure.count[i] === 0 && structure.parent[i]! >= 0;
     const [x, y] = [layout.x[i]!, layout.y[i]!];
-    if (direction === 'right')
-      return { ...box, x: aligned ? lastStart : x + zones[t]!, y: y + (height[i]! - box.height) / 2 };
-    return { ...box, x: x + (width[i]! - box.width) / 2, y: aligned ? lastStart : y + zones[t]! };
+    const right = direction === 'right';
+    return {
+      x: right ? (aligned ? lastStart : x + zones[t]!) : x + (width[i]! - boxWidth) / 2,
+      y: right ? y + (height[i]! - boxHeight) / 2 : aligned ? lastStart : y + zones[t]!,
+      width: boxWidth,
+      height: boxHeight,
+    };
   });
 }
 
@@ -163,10 +167,32 @@ interface DrawnLine {
   readonly style: LinkStyle;
   readonly label: Label | null;
   readonly joinRadius: number;
-  readonly begin: number;
   readonly zone: number;
-  readonly points: Polyline;
+  readonly course: Course;
   readonly group: SceneGroup;
+}
+
+/** Where a line leaves its parent's box (`stem` across, `start` along), turns (`bus`), where its cell begins, and where it comes in. */
+interface Course {
+  readonly stem: number;
+  readonly start: number;
+  readonly bus: number;
+  readonly begin: number;
+  readonly end: number;
+  readonly stop: number;
+}
+
+const isSameCourse = (a: Course, b: Course): boolean =>
+  a.stem === b.stem &&
+  a.start === b.start &&
+  a.bus === b.bus &&
+  a.begin === b.begin &&
+  a.end === b.end &&
+  a.stop === b.stop;
+
+function pointsOf({ stem, start, bus, end, stop }: Course, down: boolean): Polyline {
+  const along = Math.abs(stem - end) < 0.01 ? [stem, start, end, stop] : [stem, start, stem, bus, end, bus, end, stop];
+  return down ? along : along.map((_, p) => along[p % 2 === 0 ? p + 1 : p - 1]!);
 }
 const linesOf = new KeptFor<Hierarchy, (DrawnLine | undefined)[]>();
 
@@ -182,36 +208,39 @@ export function branchGroups(
   const down = direction === 'down';
   const kept = linesOf.get(structure) ?? [];
   linesOf.set(structure, kept);
-  const groups = structure.ids.flatMap((id, i) => {
+  const byRank: SceneGroup[][] = [];
+  structure.ids.forEach((id, i) => {
     const parent = structure.parent[i]!;
-    if (parent < 0) return [];
+    if (parent < 0) return;
     const t = structure.tier[i]! - 1;
     const [from, to] = [boxes[parent]!, boxes[i]!];
     const begin = down ? layout.y[i]! : layout.x[i]!;
-    const bus = begin - (gaps.tier[t] ?? 0) / 2;
-    const [stem, end] = down
-      ? [from.x + from.width / 2, to.x + to.width / 2]
-      : [from.y + from.height / 2, to.y + to.height / 2];
-    const [start, stop] = down ? [from.y + from.height, to.y] : [from.x + from.width, to.x];
-    const along =
-      Math.abs(stem - end) < 0.01 ? [stem, start, end, stop] : [stem, start, stem, bus, end, bus, end, stop];
-    const points = down ? along : along.map((_, p) => along[p % 2 === 0 ? p + 1 : p - 1]!);
-    const [style, label] = [lines.style(id), labels[i] ?? null];
-    const before = kept[i];
-    const same =
-      before?.style === style &&
-      before.label === label &&
-      before.joinRadius === joinRadius &&
-      before.begin === begin &&
-      before.zone === zones[t]! &&
-      points.every((at, p) => at === before.points[p]);
-    if (same) return [{ rank: lines.rank(id), group: before.group }];
-    const extent = label && placeOf(label, { begin, middle: end, zone: zones[t]!, down });
-    const group = lineGroup(id, points, style, { label, extent, joinRadius });
-    kept[i] = { style, label, joinRadius, begin, zone: zones[t]!, points, group };
-    return [{ rank: lines.rank(id), group }];
+    const course: Course = {
+      stem: down ? from.x + from.width / 2 : from.y + from.height / 2,
+      start: down ? from.y + from.height : from.x + from.width,
+      bus: begin - (gaps.tier[t] ?? 0) / 2,
+      begin,
+      end: down ? to.x + to.width / 2 : to.y + to.height / 2,
+      stop: down ? to.y : to.x,
+    };
+    const style = lines.style(id);
+    const label = labels[i] ?? null;
+    const zone = zones[t]!;
+    let drawn = kept[i];
+    const isSame =
+      drawn?.style === style &&
+      drawn.label === label &&
+      drawn.joinRadius === joinRadius &&
+      drawn.zone === zone &&
+      isSameCourse(drawn.course, course);
+    if (!drawn || !isSame) {
+      const extent = label && placeOf(label, { begin, middle: course.end, zone, down });
+      const group = lineGroup(id, pointsOf(course, down), style, { label, extent, joinRadius });
+      kept[i] = drawn = { style, label, joinRadius, zone, course, group };
+    }
+    (byRank[lines.rank(id)] ??= []).push(drawn.group);
   });
-  return groups.sort((a, b) => a.rank - b.rank).map(({ group }) => group);
+  return byRank.flat();
 }
 
 /** To the right all words of a tier begin at one place; downward they stand on the middle of their line. */

@@ -24,8 +24,9 @@ export const markWidth = ({ detailSize }: BoxStyle): number =>
 
 /** The part of an entry's place that its box takes. */
 export function boxBesideMark(place: Rect, marks: Continued | null, id: string, style: BoxStyle): Rect {
+  if (!marks) return place;
   const room = markHeight(marks, id, style);
-  return { ...place, y: place.y + (marks?.back.has(id) ? room : 0), height: place.height - room };
+  return { ...place, y: place.y + (marks.back.has(id) ? room : 0), height: place.height - room };
 }
 
 /** The mark of an entry, upright below its box or above it; null without one. */

@@ -1,7 +1,7 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
 import { extentOfLines, roundedPath } from '../arrange/graph';
 import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
-import { KeptFor, own, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
+import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { entryGroup } from './entry-group';
@@ -149,7 +149,7 @@ function boxes(
   const alsoTo = new Map<string, string[]>();
   for (const link of Object.values(diagram.links)) {
     const told = `${link.phrase || words.alsoUnder} ${own(diagram.entries, link.to)?.name ?? ''}`.trim();
-    alsoTo.set(link.from, [...(alsoTo.get(link.from) ?? []), told]);
+    pushTo(alsoTo, link.from, told);
   }
   return Array.from(structure.outline).flatMap((i) => {
     const entry = own(diagram.entries, structure.ids[i]!)!;

@@ -1,6 +1,6 @@
 import { sample, type TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
-import { heightWithin, textFolds, widthWithin } from '../measure';
+import { heightWithin, textFolds, widthWithin, type TextFolds } from '../measure';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { markHeight, markWidth, type Continued } from './marks';
 import { boxAround, isSymbol, type Padding } from './entry-group';
@@ -33,20 +33,21 @@ export function sizeChoices(
   { beside, marks }: { readonly beside: Uint8Array; readonly marks: Continued | null },
 ): SizeChoices {
   const tiers = structure.tierStart.length - 1;
-  const made = Array.from({ length: tiers }, (_, t) =>
-    ofTier(
-      marked({
-        diagram,
-        structure,
-        styles,
-        beside,
-        marks,
-        narrowest: Math.max(diagram.arrangement.narrowest, own(diagram.tiers, String(t + 1))?.width ?? 0),
-        from: structure.tierStart[t]!,
-        to: structure.tierStart[t + 1]!,
-      }),
-    ),
-  );
+  const known = madeFor.get(structure) ?? [];
+  const made = Array.from({ length: tiers }, (_, t) => {
+    const [from, to] = [structure.tierStart[t]!, structure.tierStart[t + 1]!];
+    const narrowest = Math.max(diagram.arrangement.narrowest, own(diagram.tiers, String(t + 1))?.width ?? 0);
+    const ids = structure.ids.slice(from, to);
+    const tier = marked({
+      ...{ ids, beside, marks, narrowest, from, to },
+      styles: styles.slice(from, to),
+      folds: ids.map((id, k) => textFolds(own(diagram.entries, id)!, styles[from + k]!)),
+      widest: diagram.arrangement.widest,
+    });
+    const before = known[t];
+    return before && isAsBefore(before.tier, tier) ? before : { tier, ...ofTier(tier) };
+  });
+  madeFor.set(structure, made);
   const choices = {
     sizes: made.map(({ sizes }) => sizes),
     tight: made.map(({ tight }) => tight),
@@ -58,33 +59,49 @@ export function sizeChoices(
   return choices;
 }
 
+/** The entries of a tier, from `from` to `to` in the structure; ids, styles and folds are theirs alone. */
 interface Tier {
-  readonly diagram: DiagramCommon;
-  readonly structure: Hierarchy;
+  readonly ids: readonly string[];
   readonly styles: readonly BoxStyle[];
+  readonly folds: readonly TextFolds[];
   readonly beside: Uint8Array;
   readonly marks: Continued | null;
   readonly narrowest: number;
+  readonly widest: number;
   readonly from: number;
   readonly to: number;
+}
+
+interface Made {
+  readonly sizes: readonly TierSizes[];
+  readonly tight: readonly TierSizes[];
+  readonly wanted: readonly number[];
+}
+
+const madeFor = new KeptFor<Hierarchy, readonly (Made & { readonly tier: Tier })[]>();
+
+/** Whether what the sizes of a tier follow from is what it was; texts and styles that are alike are the same objects. */
+function isAsBefore(before: Tier, now: Tier): boolean {
+  if (before.marks || now.marks) return false;
+  return (
+    before.narrowest === now.narrowest &&
+    before.widest === now.widest &&
+    before.folds.every((folds, k) => folds === now.folds[k] && before.styles[k] === now.styles[k]) &&
+    sameNumbers(before.beside.subarray(now.from, now.to), now.beside.subarray(now.from, now.to))
+  );
 }
 
 /** A tier in which an entry has a mark, with boxes wide enough for it. */
 function marked(tier: Tier): Tier {
   let { narrowest } = tier;
   if (tier.marks)
-    for (let i = tier.from; i < tier.to; i++) {
-      const style = tier.styles[i]!;
-      if (markHeight(tier.marks, tier.structure.ids[i]!, style) > 0) narrowest = Math.max(narrowest, markWidth(style));
-    }
+    tier.styles.forEach((style, k) => {
+      if (markHeight(tier.marks!, tier.ids[k]!, style) > 0) narrowest = Math.max(narrowest, markWidth(style));
+    });
   return { ...tier, narrowest };
 }
 
-function ofTier(tier: Tier): {
-  sizes: readonly TierSizes[];
-  tight: readonly TierSizes[];
-  wanted: readonly number[];
-} {
+function ofTier(tier: Tier): Made {
   const tried = widthsOf(tier).map((wanted) => ({ wanted, ...commonSize(tier, wanted) }));
   const good = tried.filter(
     (one) =>
@@ -105,20 +122,18 @@ function ofTier(tier: Tier): {
 }
 
 /** Widths of text, from narrow to wide, at which some name or detail of a tier breaks differently. */
-function widthsOf({ diagram, structure, styles, from, to }: Tier): number[] {
+function widthsOf({ styles, folds, widest: limit }: Tier): number[] {
   const widths = new Set<number>();
   let least = 0;
   let widest = Infinity;
-  for (let i = from; i < to; i++) {
-    const style = styles[i]!;
-    const { name, details } = textFolds(own(diagram.entries, structure.ids[i]!)!, style);
-    widest = Math.min(widest, style.nameSize * widestEms);
+  folds.forEach(({ name, details }, k) => {
+    widest = Math.min(widest, styles[k]!.nameSize * widestEms);
     for (const ways of [name, ...details]) {
       for (const { width } of ways) widths.add(Math.ceil(width));
       least = Math.max(least, Math.ceil(ways.at(-1)!.width));
     }
-  }
-  const most = Math.max(least, Math.min(widest, diagram.arrangement.widest));
+  });
+  const most = Math.max(least, Math.min(widest, limit));
   const sorted = [...widths].filter((width) => width > least && width <= most).sort((a, b) => a - b);
   return [least, ...sample(sorted, mostTried)];
 }
@@ -129,8 +144,8 @@ const symbolOf = (shape: BoxStyle['shape']): string => (isSymbol(shape) ? shape 
 /** The size that most boxes of a tier share at a width of text. */
 function commonSize(tier: Tier, wanted: number): { width: number; height: number } {
   let [width, height] = [0, 0];
-  for (let i = tier.from; i < tier.to; i++) {
-    const size = sizeOf(tier, i, wanted, 'easy');
+  for (let k = 0; k < tier.ids.length; k++) {
+    const size = sizeOf(tier, k, wanted, 'easy');
     width = Math.max(width, size.width);
     height = Math.max(height, size.height);
   }
@@ -138,45 +153,44 @@ function commonSize(tier: Tier, wanted: number): { width: number; height: number
 }
 
 function sizeOf(
-  { diagram, structure, styles, narrowest }: Tier,
-  i: number,
+  { folds: all, styles, narrowest }: Tier,
+  k: number,
   wanted: number,
   padded: Padding,
 ): { width: number; height: number } {
-  const style = styles[i]!;
-  const folds = textFolds(own(diagram.entries, structure.ids[i]!)!, style);
+  const [folds, style] = [all[k]!, styles[k]!];
   const text = { width: widthWithin(folds, wanted), height: heightWithin(folds, style, wanted) };
   return boxAround(text, style, { narrowest, padded });
 }
 
 function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
-  const { from, to, beside, styles } = tier;
-  const width = new Float64Array(to - from);
-  const height = new Float64Array(to - from);
+  const { ids, from, beside, styles, marks } = tier;
+  const width = new Float64Array(ids.length);
+  const height = new Float64Array(ids.length);
   const common = new Map<string, { width: number; height: number }>();
-  const alike = (i: number) => {
-    const key = `${beside[i]} ${symbolOf(styles[i]!.shape)}`;
+  const alike = (k: number) => {
+    const key = `${beside[from + k]} ${symbolOf(styles[k]!.shape)}`;
     let one = common.get(key);
     if (!one) common.set(key, (one = { width: 0, height: 0 }));
     return one;
   };
-  for (let i = from; i < to; i++) {
-    const size = sizeOf(tier, i, wanted, padded);
-    width[i - from] = size.width;
-    height[i - from] = size.height;
-    if (!styles[i]!.equalSize) continue;
-    const most = alike(i);
+  ids.forEach((_, k) => {
+    const size = sizeOf(tier, k, wanted, padded);
+    width[k] = size.width;
+    height[k] = size.height;
+    if (!styles[k]!.equalSize) return;
+    const most = alike(k);
     most.width = Math.max(most.width, size.width);
     most.height = Math.max(most.height, size.height);
-  }
-  for (let i = from; i < to; i++) {
-    if (!styles[i]!.equalSize) continue;
-    width[i - from] = alike(i).width;
-    height[i - from] = alike(i).height;
-  }
-  // The mark of an entry stands with its box.
-  for (let i = from; i < to && tier.marks; i++)
-    height[i - from]! += markHeight(tier.marks, tier.structure.ids[i]!, styles[i]!);
+  });
+  ids.forEach((id, k) => {
+    if (styles[k]!.equalSize) {
+      width[k] = alike(k).width;
+      height[k] = alike(k).height;
+    }
+    // The mark of an entry stands with its box.
+    if (marks) height[k]! += markHeight(marks, id, styles[k]!);
+  });
   return { width, height };
 }
 
