@@ -6,6 +6,8 @@ export interface OutlineLine {
   readonly indent: number;
   /** Without indent and without the sign before the name. */
   readonly text: string;
+  /** With that sign. */
+  readonly whole: string;
   readonly sign: 'bullet' | 'number' | 'letter' | 'heading' | null;
   /** Levels told by a number such as 1.2.3, or by the signs of a heading; 0 for none. */
   readonly levels: number;
@@ -14,7 +16,6 @@ export interface OutlineLine {
 const tabWidth = 4;
 
 interface Found extends OutlineLine {
-  readonly whole: string;
   /** What the sign counts: 3 for "3." and "c)"; a letter may count as a Roman numeral too. */
   readonly counts: readonly number[];
   readonly pointed: boolean;
@@ -36,7 +37,9 @@ export function outlineLines(source: readonly string[]): OutlineLine[] {
       (each.sign !== null && counting.has(i)) ||
       (each.sign === 'number' && (byLevels || (each.pointed && each.counts[0] === 1)));
     const { line, indent, sign, levels, text, whole } = each;
-    return isSign ? { line, indent, sign, levels, text } : { line, indent, sign: null, levels: 0, text: whole };
+    return isSign
+      ? { line, indent, sign, levels, text, whole }
+      : { line, indent, sign: null, levels: 0, text: whole, whole };
   });
 }
 

@@ -11,12 +11,12 @@ import { noRoles, type RoleWords } from './tree-vocabulary';
 /**
  * An indented list: by tabs or spaces, with or without bullets; or by numbers such as 1.2.3 or headings where nothing is indented.
  * A line belongs to the nearest line above it that is indented less; lines with dashes belong to the plain line above them. A last line
- * with a sum goes to the tray. `split`: what a line says of its entry. O(characters).
+ * with a sum goes to the tray. `split`: what a line says of its entry, without and with the sign before it. O(characters).
  */
 export function readOutline(
   tokens: ListTokens,
   roles: RoleWords = noRoles,
-  split: (line: string) => { readonly name: string; readonly details: readonly string[] } = splitDetails,
+  split: (line: string, whole: string) => { readonly name: string; readonly details: readonly string[] } = splitDetails,
 ): Reading {
   const whole = tokens.outline.lines;
   const title = titleOf(tokens, whole);
@@ -42,7 +42,7 @@ export function readOutline(
     const id = `e${each.line}`;
     const next = lines[i + 1];
     const overDashes = each.sign === null && next?.sign === 'bullet' && next.indent === each.indent && !byNumber;
-    const { name, details } = split(overDashes ? withoutColon(each.text) : each.text);
+    const { name, details } = split(overDashes ? withoutColon(each.text) : each.text, each.whole);
     const role = roles.ofName(name) ?? roles.ofDetail(details[0] ?? '');
     const parent = stack.at(-1)?.id ?? null;
     entries.push({ id, line: each.line, name, details, fields: {}, role, parent });

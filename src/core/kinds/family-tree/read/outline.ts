@@ -13,11 +13,14 @@ export function lifeIn(text: string): { readonly name: string; readonly born: st
 
 const year = String.raw`(?:(?:c\.|ca\.|about|abt|before|bef|after|aft|~)?\s*\d{3,4}\??|\d{1,2}[./ ](?:\d{1,2}|\p{L}+)[./ ]\d{3,4}|\d{4}-\d{2}-\d{2})`;
 const both = new RegExp(`^(${year})?\\s*[–-]\\s*(${year})?$`, 'u');
+const yearAlone = /^\d{4}$/;
 const one = new RegExp(`^(?:(b\\.?|born|\\*)|(d\\.?|died|†))\\s*(${year})$`, 'u');
 
 function lifeOf(text: string): { born: string; died: string } | null {
   const span = both.exec(text.trim());
   if (span && (span[1] ?? span[2])) return { born: span[1]?.trim() ?? '', died: span[2]?.trim() ?? '' };
+  // A year alone is that of birth.
+  if (yearAlone.test(text.trim())) return { born: text.trim(), died: '' };
   const event = one.exec(text.trim());
   if (event) return event[1] ? { born: event[3]!, died: '' } : { born: '', died: event[3]! };
   return null;
@@ -28,7 +31,11 @@ function lifeOf(text: string): { born: string; died: string } | null {
  * further partner of the person above it, and what is indented below it are the children of those two.
  */
 export function readFamilyOutline(tokens: ListTokens): FamilyReading {
-  const read = readOutline(tokens, undefined, (line) => ({ name: line, details: [] }));
+  // A plus before a name is no bullet here.
+  const read = readOutline(tokens, undefined, (line, whole) => ({
+    name: whole.startsWith('+') ? whole : line,
+    details: [],
+  }));
   const maker = new FamilyMaker();
   const entries: ReadEntry[] = [];
   const people = new Map<string, string>();
@@ -52,6 +59,8 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
     const partners = further && above !== null ? ids : ids.slice(1);
     people.set(each.id, first);
     unionOf.set(each.id, partners.length > 0 ? [first, partners[0]!] : [first]);
+    // Children on the indent of a partner who stands on a line of their own are of these two, where there was none before.
+    if (further && above !== null && unionOf.get(above)?.length === 1) unionOf.set(above, [first, ids.at(-1)!]);
     for (const partner of partners) if (partner !== first) maker.union([first, partner], { kind: 'unknown' });
     if (!further && above !== null) maker.child(ids[0]!, maker.union(unionOf.get(above)!));
   }

@@ -276,6 +276,31 @@ describe('lists as they come', () => {
     const added = readFamily(tokensOf(list), { answers: { [read.questions[0]!.id]: 'add' } });
     expect(added.entries).toHaveLength(3);
   });
+  it('an outline whose partners stand on lines of their own with a plus, children below them or beside them', () => {
+    for (const indent of ['      ', '\t  ']) {
+      const diagram = make(
+        `Edith Marsh (1904–1990)\n    + Karl Brandt\n${indent}Hans Brandt (1930)\n    + Lionel Pym\n      Rosa Pym (1937)`,
+      );
+      expect(
+        told(diagram)
+          .map(({ name, partners, parents }) => [name, partners.join(), parents.map((one) => one.join(' ')).join()])
+          .sort(),
+      ).toEqual([
+        ['Edith Marsh', 'Karl Brandt,Lionel Pym', ''],
+        ['Hans Brandt', '', 'birth Edith Marsh Karl Brandt'],
+        ['Karl Brandt', 'Edith Marsh', ''],
+        ['Lionel Pym', 'Edith Marsh', ''],
+        ['Rosa Pym', '', 'birth Edith Marsh Lionel Pym'],
+      ]);
+      expect(personOf(diagram, 'p3')).toMatchObject({ born: '1930', died: '' });
+    }
+  });
+  it('children on the indent of the only partner are of the two', () => {
+    const diagram = make('Edith Marsh\n    + Karl Brandt\n    Hans Brandt\n    Ida Brandt');
+    const children = told(diagram).filter(({ parents }) => parents.length > 0);
+    expect(children.map(({ name }) => name)).toEqual(['Hans Brandt', 'Ida Brandt']);
+    for (const { parents } of children) expect(parents).toEqual([['birth', 'Edith Marsh', 'Karl Brandt']]);
+  });
   it('an outline: partners after + or &, further partners on lines of their own, dates in brackets', () => {
     const diagram = make(
       'Ada Quill (1900–1980) + Bo Marsh\n\tCy Marsh (b. 1925)\n\t& Di Holm\n\t\tEd Holm\nFay Reed\n',
