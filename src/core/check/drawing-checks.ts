@@ -1,6 +1,6 @@
 import type { Listing } from '../hierarchy';
 import { finding, nextSheet, pxPerPt, sheetName, type BoxStyle, type DiagramCommon, type Finding } from '../model';
-import type { Scene } from '../scene';
+import type { Scene, SceneGroup } from '../scene';
 import { contrastRatio, leastContrast } from '../style';
 import { nameOf } from './list-checks';
 
@@ -40,6 +40,33 @@ export function smallPrint({ sheet }: DiagramCommon, scene: Scene, remedy: strin
   const why = wished === null ? 'below 8 pt it is hard to read on paper' : `at least ${wished} pt is wished for`;
   const message = `The smallest text prints at ${points.toFixed(1)} pt; ${why}.${told}`;
   return [finding('small-print', 'warning', message)];
+}
+
+/** Share of a sheet's height from which its texts around the drawing are told to take too much of it. */
+const mostNotes = 0.15;
+
+/** Texts around the drawing that leave little of the sheet to it, or do not find room on it at all. */
+export function titleBlock({ sheet }: DiagramCommon, scene: Scene): Finding<'long-title'>[] {
+  if (sheet.size === 'drawing' || scene.notes.length === 0) return [];
+  const { width, height } = scene.sheet;
+  const isFoot = ({ stands }: SceneGroup): boolean => stands.id === 'legend' || stands.id === 'signed';
+  const heightOf = (groups: readonly SceneGroup[]): number => {
+    const tops = groups.map(({ y, bounds }) => y + bounds.y);
+    const bottoms = groups.map(({ y, bounds }) => y + bounds.y + bounds.height);
+    return groups.length > 0 ? Math.max(...bottoms) - Math.min(...tops) : 0;
+  };
+  const foot = scene.notes.filter(isFoot);
+  const share = (heightOf(scene.notes.filter((one) => !isFoot(one))) + heightOf(foot)) / height;
+  const leaves = scene.notes.some(
+    ({ x, y, bounds }) =>
+      x + bounds.x < 0 || x + bounds.x + bounds.width > width || y + bounds.y + bounds.height > height,
+  );
+  if (share <= mostNotes && !leaves) return [];
+  const told = leaves
+    ? 'The texts around the drawing do not find room on the sheet'
+    : `The texts around the drawing take ${Math.round(share * 100)} % of the sheet's height and leave little of it to the drawing`;
+  const message = `${told}. Shorten title or subtitle in step Notes, or take a larger sheet.`;
+  return [finding('long-title', 'warning', message)];
 }
 
 /** Says so where another size of sheet was taken than the one that was chosen, so that the print is as large as wished. */

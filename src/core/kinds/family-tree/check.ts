@@ -1,4 +1,4 @@
-import { glyphs, legibility, nameless, nameOf, sheetTaken, smallPrint, someNames, tray } from '../../check';
+import { glyphs, legibility, nameless, nameOf, sheetTaken, smallPrint, titleBlock, someNames, tray } from '../../check';
 import { finding, own, type BoxStyle, type Finding } from '../../model';
 import { foldName } from '../../read';
 import type { Scene } from '../../scene';
@@ -13,6 +13,7 @@ export type FamilyFinding =
   | 'no-name'
   | 'low-contrast'
   | 'small-print'
+  | 'long-title'
   | 'no-glyph'
   | 'larger-sheet'
   | 'no-date'
@@ -52,6 +53,7 @@ export function checkFamily(
     ...legibility(diagram, listing, styles),
     ...sheetTaken(diagram, scene),
     ...smallPrint(diagram, scene, 'Take a larger sheet, or show the ancestors or descendants of one person.'),
+    ...titleBlock(diagram, scene),
     ...glyphs(diagram, listing),
     ...islands(diagram, listing),
   ];

@@ -43,6 +43,16 @@ describe('checks of an org chart', () => {
     expect(found(row, 'small-print')[0]!.message).toMatch(/prints at \d\.\d pt/);
     expect(found({ ...row, sheet: { ...row.sheet, size: 'drawing' } }, 'small-print')).toEqual([]);
   });
+  it('texts around the drawing that take much of the sheet are found', () => {
+    const titled = (title: string, subtitle: string): Diagram => ({
+      ...family,
+      titleBlock: { ...family.titleBlock, title, subtitle },
+    });
+    expect(found(titled('Brackwater Reserve', 'Staff of the season'), 'long-title')).toEqual([]);
+    const long = titled('WORDS '.repeat(33).trim(), 'further words '.repeat(21).trim());
+    expect(found(long, 'long-title')[0]!.message).toMatch(/take 1\d % of the sheet's height/);
+    expect(found({ ...long, sheet: { ...long.sheet, size: 'drawing' } }, 'long-title')).toEqual([]);
+  });
   it('lines in the tray are found until they are taken out', () => {
     const tray = after(family, [{ kind: 'putInTray', item: { id: 't1', line: 4, text: 'x', reason: 'no name' } }]);
     expect(found(tray, 'not-placed')).toHaveLength(1);

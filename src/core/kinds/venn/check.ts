@@ -1,4 +1,4 @@
-import { glyphs, nameless, nameOf, smallPrint, someNames, tray } from '../../check';
+import { glyphs, nameless, nameOf, smallPrint, titleBlock, someNames, tray } from '../../check';
 import type { Listing } from '../../hierarchy';
 import { finding, own, type Finding } from '../../model';
 import { keyOfMask, maskOf, mostToScale, setsInOrder, type Venn, type VennSet } from './model';
@@ -36,7 +36,8 @@ export type VennFinding =
   | 'empty-region'
   | 'no-name'
   | 'no-glyph'
-  | 'small-print';
+  | 'small-print'
+  | 'long-title';
 
 /** What somebody should look at before a Venn diagram is handed out. */
 export function checkVenn(
@@ -64,6 +65,7 @@ export function checkVenn(
     ...nameless(diagram, structure),
     ...glyphs(diagram, structure),
     ...smallPrint(diagram, scene, 'Take a larger sheet, shorter names, or fewer entries.'),
+    ...titleBlock(diagram, scene),
   ];
 }
 
