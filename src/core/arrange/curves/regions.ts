@@ -31,8 +31,33 @@ interface Piece extends Arc {
   readonly end: number;
 }
 
-/** A piece of the i-th outline between two crossings, `to` after `from`; `others`: the ellipses it lies in, without its own. */
-type Visit = (i: number, from: Crossing, to: Crossing, others: number) => void;
+/**
+ * A piece of the i-th outline between two crossings, `to` after `from`; `without`: the ellipses it lies in, without its own; `within`: with its own
+ * and those that are the same.
+ */
+type Visit = (i: number, from: Crossing, to: Crossing, without: number, within: number) => void;
+
+/** Ellipses nearer to each other than this share of their size are one. */
+const same = 1e-7;
+
+function isSame(a: Ellipse, b: Ellipse): boolean {
+  if (a === b) return true;
+  const near = (x: number, y: number): boolean => Math.abs(x - y) <= same * a.rx;
+  const turned = Math.abs(Math.sin(a.turn - b.turn)) * Math.abs(a.rx - a.ry);
+  return near(a.cx, b.cx) && near(a.cy, b.cy) && near(a.rx, b.rx) && near(a.ry, b.ry) && turned <= same * a.rx;
+}
+
+/** For each ellipse the mask of those that are the same; 0 for one that another before it stands for. */
+function masksOf(ellipses: readonly Ellipse[]): number[] {
+  const masks = ellipses.map((_, i) => 1 << i);
+  ellipses.forEach((e, i) => {
+    const first = ellipses.slice(0, i).findIndex((other, k) => masks[k] !== 0 && isSame(other, e));
+    if (first < 0) return;
+    masks[first]! |= 1 << i;
+    masks[i] = 0;
+  });
+  return masks;
+}
 
 const sampled = [1 / 2, 1 / 4, 3 / 4, 1 / 8, 7 / 8];
 
@@ -54,10 +79,12 @@ function isWithin(other: Ellipse, e: Ellipse, from: number, to: number): boolean
 /** Cuts every outline at its crossings. An outline without any is one piece that ends where it starts. */
 function eachPiece(ellipses: readonly Ellipse[], visit: Visit): void {
   const n = ellipses.length;
+  const masks = masksOf(ellipses);
   const cuts: Crossing[][] = ellipses.map(() => []);
   let vertices = 0;
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) {
+      if (masks[i] === 0 || masks[j] === 0) continue;
       for (const t of crossingsOf(ellipses[i]!, ellipses[j]!)) {
         const { x, y } = pointAt(ellipses[i]!, t);
         const u = parameterOf(ellipses[j]!, x, y);
@@ -67,6 +94,7 @@ function eachPiece(ellipses: readonly Ellipse[], visit: Visit): void {
     }
   }
   for (let i = 0; i < n; i++) {
+    if (masks[i] === 0) continue;
     const e = ellipses[i]!;
     const own = cuts[i]!;
     if (own.length === 0) own.push({ vertex: -1 - i, at: 0, ...pointAt(e, 0) });
@@ -76,15 +104,15 @@ function eachPiece(ellipses: readonly Ellipse[], visit: Visit): void {
     for (let k = 0; k + 1 < own.length; k++) {
       let others = 0;
       for (let j = 0; j < n; j++)
-        if (j !== i && isWithin(ellipses[j]!, e, own[k]!.at, own[k + 1]!.at)) others |= 1 << j;
-      visit(i, own[k]!, own[k + 1]!, others);
+        if (j !== i && masks[j] !== 0 && isWithin(ellipses[j]!, e, own[k]!.at, own[k + 1]!.at)) others |= masks[j]!;
+      visit(i, own[k]!, own[k + 1]!, others, others | masks[i]!);
     }
   }
 }
 
 /**
- * Cuts the plane along ellipses in general position (no two alike, no three through one point) into regions, the outside (mask 0)
- * among them. Every outline is cut at its crossings; the middle of each piece tells which other ellipses it lies in, so the piece
+ * Cuts the plane along ellipses in general position (no three through one point; those that are the same count as one) into regions, the outside
+ * (mask 0) among them. Every outline is cut at its crossings; the middle of each piece tells which other ellipses it lies in, so the piece
  * bounds the region with its own ellipse on one side and the one without on the other. Areas by Green's theorem, exact but for
  * rounding; the outside has the area of the others with a minus sign. O(k²) for k ellipses.
  */
@@ -95,8 +123,8 @@ export function regionsOf(ellipses: readonly Ellipse[]): Map<number, Region> {
     if (list) list.push(piece);
     else pieces.set(mask, [piece]);
   };
-  eachPiece(ellipses, (ellipse, from, to, others) => {
-    add(others | (1 << ellipse), { ellipse, from: from.at, to: to.at, start: from.vertex, end: to.vertex });
+  eachPiece(ellipses, (ellipse, from, to, others, within) => {
+    add(within, { ellipse, from: from.at, to: to.at, start: from.vertex, end: to.vertex });
     add(others, { ellipse, from: to.at, to: from.at, start: to.vertex, end: from.vertex });
   });
   const areas = areasOf(ellipses);
@@ -108,11 +136,11 @@ export function regionsOf(ellipses: readonly Ellipse[]): Map<number, Region> {
 /** The areas alone, by mask; that of the outside (0) is the sum of the others with a minus sign. */
 export function areasOf(ellipses: readonly Ellipse[]): Float64Array {
   const areas = new Float64Array(1 << ellipses.length);
-  eachPiece(ellipses, (i, from, to, others) => {
+  eachPiece(ellipses, (i, from, to, others, within) => {
     const e = ellipses[i]!;
     // Half the integral of x dy − y dx along the piece.
     const area = (e.rx * e.ry * (to.at - from.at) + e.cx * (to.y - from.y) - e.cy * (to.x - from.x)) / 2;
-    areas[others | (1 << i)]! += area;
+    areas[within]! += area;
     areas[others]! -= area;
   });
   return areas;
@@ -129,7 +157,7 @@ export function areaSlopes(ellipses: readonly Ellipse[]): { areas: Float64Array;
   const width = perEllipse * ellipses.length;
   const areas = new Float64Array(1 << ellipses.length);
   const slopes = new Float64Array(width << ellipses.length);
-  eachPiece(ellipses, (i, from, to, others) => {
+  eachPiece(ellipses, (i, from, to, others, within) => {
     const e = ellipses[i]!;
     const [dx, dy, whole] = [to.x - from.x, to.y - from.y, (e.rx * e.ry * (to.at - from.at)) / 2];
     const [sinFrom, sinTo] = [Math.sin(from.at), Math.sin(to.at)];
@@ -144,7 +172,7 @@ export function areaSlopes(ellipses: readonly Ellipse[]): { areas: Float64Array;
       slopes[at + 3]! += sign * (whole - turns);
       slopes[at + 4]! += sign * leaning;
     };
-    add(others | (1 << i), 1);
+    add(within, 1);
     add(others, -1);
   });
   return { areas, slopes };

@@ -18,7 +18,7 @@ import type { ScaleError, Wanted } from './scale-error';
 
 /**
  * Circles or ellipses whose regions have wanted areas, for up to three sets; null for more, and where nothing is wanted. The areas are in
- * any unit; the shapes are of a size at which all regions together have the area 1. One and two sets are exact (W. of the lens by
+ * any unit; the shapes are of a size at which all regions together have the area 1. Sets of the same members share one shape. One and two sets are exact (W. of the lens by
  * bisection). Three are fitted from several beginnings: circles never lose a wanted region; ellipses begin at the best circles and are
  * never worse than they, in neither error. Same input, same result.
  */
@@ -28,10 +28,44 @@ export function scaleShapes(given: Wanted, manner: 'circles' | 'ellipses'): Scal
   const total = all.reduce((sum, w) => sum + w, 0);
   if (total <= 0 || n > 3) return null;
   const wanted = all.map((w) => w / total);
+  const first = Array.from({ length: n }, (_, i) => firstAlike(wanted, i));
+  const apart = [...new Set(first)];
+  if (apart.length < n) {
+    const found = scaleShapes(merged(wanted, apart), manner);
+    return (
+      found &&
+      scaleOf(
+        first.map((at) => found.shapes[apart.indexOf(at)]!),
+        wanted,
+      )
+    );
+  }
   if (n === 1) return scaleOf([circle(0, 0, radiusOf(1))], wanted);
   if (n === 2) return scaleOf(twoCircles(wanted), wanted);
   const circles = circlesToScale(wanted);
   return manner === 'circles' ? circles.best : ellipsesToScale(wanted, circles);
+}
+
+/** The first set that has the same members as the i-th, as far as wanted areas tell. */
+function firstAlike(wanted: Wanted, i: number): number {
+  if (within(wanted, 1 << i) === 0) return i;
+  for (let j = 0; j < i; j++) {
+    let differs = false;
+    for (let mask = 1; mask < wanted.length; mask++)
+      if (wanted[mask]! > 0 && ((mask >> i) & 1) !== ((mask >> j) & 1)) differs = true;
+    if (!differs) return j;
+  }
+  return i;
+}
+
+/** Wanted areas by the sets of `kept` alone; others are the same as one of these. */
+function merged(wanted: Wanted, kept: readonly number[]): number[] {
+  const areas = new Array<number>(1 << kept.length).fill(0);
+  for (let mask = 1; mask < wanted.length; mask++) {
+    const to = kept.reduce((sum, set, k) => sum | (((mask >> set) & 1) << k), 0);
+    areas[to]! += wanted[mask]!;
+  }
+  return areas;
 }
 
 function twoCircles(wanted: Wanted): Ellipse[] {

@@ -2,6 +2,7 @@ import { suited, wideShapes, type Scaled, type VennLayout } from '../../../arran
 import { freeRoom, type Rect } from '../../../scene';
 import type { Venn, VennSet } from '../model';
 import { arrangeVenn, countsOf, largestScale, noLegend, scaledShapes, usualShapes, type Placed } from './arrangement';
+import { namesInside } from './nested';
 import { scaleWithKey, type KeyPart } from './key-plan';
 
 /** Entries with the text that was measured for them, the curves, and where the entries stand in these. */
@@ -9,6 +10,8 @@ export interface Arranged {
   readonly entries: readonly Placed[];
   readonly layout: VennLayout;
   readonly scaled: Scaled | null;
+  /** The sets whose names stand inside, by the mask of the region. */
+  readonly named: ReadonlyMap<number, number>;
 }
 
 /** How much wider curves may be than they are high, so that more names find room in them. */
@@ -29,11 +32,15 @@ export function arranged(
 ): Arranged {
   const wide = broken('wide');
   let narrow: readonly Placed[] | null = null;
-  const scaled = scaledShapes(diagram, countsOf(sets.length, wide), sets.length);
+  const counts = countsOf(sets.length, wide);
+  const scaled = scaledShapes(diagram, counts, sets.length);
+  const named =
+    scaled && diagram.venn.manner.content !== 'counts' ? namesInside(diagram, sets, counts) : new Map<number, number>();
   const set = (entries: readonly Placed[], shapes: Parameters<typeof arrangeVenn>[3]): Arranged => ({
     entries,
-    layout: arrangeVenn(diagram, sets, shown ? entries : [], shapes),
+    layout: arrangeVenn(diagram, sets, shown ? entries : [], shapes, named),
     scaled,
+    named,
   });
   const inShapes = (shapes: Parameters<typeof arrangeVenn>[3]): Arranged => {
     const first = set(wide, shapes);
@@ -51,7 +58,6 @@ export function arranged(
     const smallest = Math.min(...one.entries.map(({ style }) => style.nameSize));
     return { one, keyed: keyedIn(one), print: smallest * 0.75 * Math.min(largestScale, scale) };
   };
-  const counts = countsOf(sets.length, wide);
   const enough = roomWanted(wide, usual.layout.size);
   return widenings
     .flatMap((by) => wideShapes(sets.length, by).map((shape) => judged(inShapes([suited(shape, counts, enough)]))))

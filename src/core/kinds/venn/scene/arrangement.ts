@@ -9,10 +9,10 @@ import {
   type Scaled,
   type VennLayout,
 } from '../../../arrange/curves';
-import { boxText, sansFace, widthOf, type BoxText, type TextWidth } from '../../../measure';
+import { boxText, sansFace, widthOf, type BoxText, type Face, type TextWidth } from '../../../measure';
 import { keyOfMask, maskOf, mostToScale, type VennSet, type Venn } from '../model';
 import { remember, type BoxStyle, type Entry, own, pushTo } from '../../../model';
-import { regionStyle } from '../styles';
+import { regionStyle, setStyle } from '../styles';
 import type { Listing } from '../../../hierarchy';
 import { freeRoom } from '../../../scene';
 
@@ -108,12 +108,16 @@ export function scaledShapes(diagram: Venn, counts: readonly number[], sets: num
 export const usualShapes = (sets: number, scaled: Scaled | null): readonly (readonly Ellipse[])[] =>
   scaled ? [levelledOnce(scaled)] : overlapShares(sets).map((overlap) => equalShapes(sets, overlap));
 
-/** Curves as large as what stands in their regions needs, chosen from `shapes`: `shown` are the entries to be set inside. */
+/**
+ * Curves as large as what stands in their regions needs, chosen from `shapes`: `shown` are the entries to be set inside, `named` the sets whose names
+ * stand inside, by the mask of the region.
+ */
 export function arrangeVenn(
   diagram: Venn,
   sets: readonly VennSet[],
   shown: readonly Placed[],
   shapes: readonly (readonly Ellipse[])[],
+  named: ReadonlyMap<number, number>,
 ): VennLayout {
   const n = sets.length;
   const extent = extentOf(shapes[0]!);
@@ -136,10 +140,15 @@ export function arrangeVenn(
     contents: Array.from({ length: (1 << n) - 1 }, (_, i): RegionContent => {
       const mask = i + 1;
       const title = own(diagram.venn.regions, keyOfMask(sets, mask))?.title;
+      const name = named.get(mask);
       return {
         mask,
         items: (contents.get(mask) ?? []).map(({ width, height }) => ({ width, height })),
-        title: title ? sizeOfTitle(title, regionStyle(diagram, mask)) : null,
+        title: title
+          ? sizeOfTitle(title, regionStyle(diagram, mask))
+          : name === undefined
+            ? null
+            : sizeOfSetName(diagram, sets[name]!),
       };
     }),
     scattered: diagram.venn.manner.content === 'scattered',
@@ -186,6 +195,12 @@ function levelled(shapes: readonly Ellipse[]): Ellipse[] {
     cy: flipY ? -e.cy : e.cy,
     turn: flipX !== flipY ? -e.turn : e.turn,
   }));
+}
+
+export const faceOfSet = (style: BoxStyle): Face => sansFace(style.nameWeight, style.nameSlant);
+function sizeOfSetName(diagram: Venn, set: VennSet): { width: number; height: number } {
+  const style = setStyle(diagram, set.id);
+  return { width: widthOf(set.name, faceOfSet(style), style.nameSize), height: style.nameSize * 1.3 };
 }
 
 export const titleFace = sansFace(700, 'upright');

@@ -1,9 +1,10 @@
 import type { VennLayout } from '../../../arrange/curves';
-import { sansFace } from '../../../measure';
 import type { Rect } from '../../../scene';
 import type { Venn, VennSet } from '../model';
-import { setStyle } from '../styles';
-import { apart, pad, type Placed } from './arrangement';
+import { lookOf, readableText } from '../../../style';
+import { regionStyle, setStyle } from '../styles';
+import { apart, faceOfSet, pad, type Placed } from './arrangement';
+import type { Arranged } from './arranged';
 import { listBelow, type Listed, type ListedPlace } from './lists';
 import { nameCurves, type SetName } from './names';
 
@@ -22,13 +23,22 @@ export function framed(
   diagram: Venn,
   sets: readonly VennSet[],
   shown: boolean,
-  { entries, layout }: { readonly entries: readonly Placed[]; readonly layout: VennLayout },
+  { entries, layout, named }: Pick<Arranged, 'entries' | 'layout' | 'named'>,
 ): Framed {
+  const inside = new Map(
+    layout.regions.flatMap(({ mask, title }) =>
+      title && named.has(mask) ? [[named.get(mask)!, { mask, title }]] : [],
+    ),
+  );
+  const look = lookOf(diagram.look);
   const names = nameCurves(
     sets.map((set, i) => {
-      const { nameSize, nameWeight, nameSlant, text } = setStyle(diagram, set.id);
-      const face = sansFace(nameWeight, nameSlant);
-      return { ellipse: layout.ellipses[i]!, name: set.name, size: nameSize, face, fill: text };
+      const style = setStyle(diagram, set.id);
+      const curve = { ellipse: layout.ellipses[i]!, name: set.name, size: style.nameSize, face: faceOfSet(style) };
+      const kept = inside.get(i);
+      if (!kept) return { ...curve, fill: style.text, inside: null };
+      const { fill } = regionStyle(diagram, kept.mask);
+      return { ...curve, fill: readableText(style.text, fill, look.ink, look.light), inside: kept.title };
     }),
   );
   const around = boundsOf(layout, names);

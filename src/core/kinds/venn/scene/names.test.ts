@@ -7,7 +7,9 @@ import { meets, nameCurves } from './names';
 
 const face = sansFace(700, 'upright');
 const named = (ellipses: readonly Ellipse[], names: readonly string[]) =>
-  nameCurves(ellipses.map((ellipse, i) => ({ ellipse, name: names[i]!, size: 18, face, fill: '#000000' })));
+  nameCurves(
+    ellipses.map((ellipse, i) => ({ ellipse, name: names[i]!, size: 18, face, fill: '#000000', inside: null })),
+  );
 const curves = fc
   .record({ n: fc.integer({ min: 2, max: 5 }), size: fc.integer({ min: 90, max: 400 }) })
   .map(({ n, size }) => equalShapes(n).map((e) => moved(scaled(e, size), 500, 500)));

@@ -17,6 +17,8 @@ export interface NamedCurve {
   readonly size: number;
   readonly face: Face;
   readonly fill: string;
+  /** The top left of the room that is kept for the name inside the curve; null where it stands outside. */
+  readonly inside: Point | null;
 }
 
 export interface SetName {
@@ -29,7 +31,7 @@ const offset = 9;
 /** No letter of a name is turned by more than this: such a name stands straight beside its curve. */
 const steepest = 1.25;
 
-/** Names outside their curves: along the far side where it is flat and free for long enough, else straight beside it. */
+/** Names where room is kept for them inside, else outside their curves: along the far side where it is flat and free for long enough, else straight beside it. */
 export const nameCurves = remember(
   24,
   (curves: readonly NamedCurve[]) => JSON.stringify(curves),
@@ -46,11 +48,34 @@ export const nameCurves = remember(
       const arcs = free
         .filter((arc) => arc.ellipse === i)
         .map(({ from, to }) => ({ from: Math.min(from, to), to: Math.max(from, to) }));
-      placed.push(along(curve, arcs, centre, ellipses, taken) ?? beside(curve, centre, ellipses, taken));
+      placed.push(
+        within(curve) ?? along(curve, arcs, centre, ellipses, taken) ?? beside(curve, centre, ellipses, taken),
+      );
     });
     return placed;
   },
 );
+
+/** A name in the room that is kept for it inside its curve. */
+function within({ inside, name, face, size, fill }: NamedCurve): SetName | null {
+  if (!inside) return null;
+  const runs = runsOf(name, face, size);
+  const height = size * 1.3;
+  return {
+    primitives: [
+      {
+        type: 'text',
+        x: inside.x,
+        y: inside.y + (height + capHeightOf(face, size)) / 2,
+        size,
+        fill,
+        runs,
+        part: 'name',
+      },
+    ],
+    boxes: [{ ...inside, width: widthOfRuns(runs), height }],
+  };
+}
 
 type Span = Pick<Arc, 'from' | 'to'>;
 

@@ -202,6 +202,42 @@ describe('the drawing of a Venn diagram', () => {
     const middle = scene.groups.find(({ label }) => label.startsWith('all of'))!;
     expect(middle.children.filter(({ type }) => type === 'path')).toHaveLength(2);
   });
+  it('to scale, has sets of the same members as one curve, their names apart, everything inside', () => {
+    for (const [sets, masks] of [
+      [2, [3, 3, 3, 3]],
+      [3, [3, 3, 3, 7, 7, 4, 4, 4]],
+      [3, [7, 7, 7]],
+    ] as const) {
+      const { scene } = draw(vennOf(sets, [...masks], undefined, { shape: 'scaled-ellipses' }));
+      expect(scene.curves[1]).toEqual(scene.curves[0]);
+      expect(scene.scaled!.stress).toBeLessThan(1e-6);
+      expect(scene.scaled!.unwanted).toEqual([]);
+      expect(keyedMasks(scene)).toEqual([]);
+      const regions = scene.groups.filter(({ stands }) => stands.for === 'region' && stands.id !== '');
+      expect(regions).toHaveLength(new Set(masks).size);
+    }
+  });
+  it('to scale, has the name of a set that lies within another inside both curves, clear of all entries', () => {
+    for (const [sets, masks] of [
+      [2, [1, 1, 1, 1, 3, 3, 3]],
+      [3, [1, 1, 1, 3, 3, 3, 7, 7, 7]],
+      [3, [1, 1, 3, 3, 4, 5]],
+    ] as const) {
+      const diagram = vennOf(sets, [...masks], undefined, { shape: 'scaled-ellipses' });
+      const { scene } = draw(diagram);
+      const [outer, inner] = scene.curves;
+      const name = scene.groups
+        .find(({ stands }) => stands.for === 'set' && stands.id === setsInOrder(diagram.venn)[1]!.id)!
+        .children.find((one) => one.type === 'text')!;
+      const width = name.runs.reduce((sum, run) => sum + run.width, 0);
+      const group = scene.groups.find(({ stands }) => stands.id === setsInOrder(diagram.venn)[1]!.id)!;
+      const box = { x: name.x + group.x, y: name.y + group.y - name.size * 0.75, width, height: name.size * 0.75 };
+      expect(within(outer!, box)).toBe(true);
+      expect(within(inner!, box)).toBe(true);
+      for (const entry of entriesOf(scene)) expect(overlap(boxOf(entry), box)).toBe(false);
+      expectInPlace(diagram);
+    }
+  });
   it('with four sets is drawn with curves alike even when asked to scale', () => {
     const { scene } = draw(vennOf(4, [1, 2], undefined, { shape: 'scaled-ellipses' }));
     expect(scene.scaled).toBeUndefined();

@@ -48,11 +48,12 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
   const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
   const shown = manner.content === 'names' || manner.content === 'scattered';
-  const { entries, layout, scaled } = arranged(diagram, sets, shown, broken, (one) => ({
+  const whole = arranged(diagram, sets, shown, broken, (one) => ({
     parts: keyParts(diagram, sets, one, ink),
     frame: framed(diagram, sets, shown, one).frame,
   }));
-  const { names, frame: around, strip } = framed(diagram, sets, shown, { entries, layout });
+  const { names, frame: around, strip } = framed(diagram, sets, shown, whole);
+  const { entries, layout, scaled } = whole;
   const nameOfAll = manner.universe.trim();
   const none = entries.filter(({ mask }) => mask === 0);
   const bank =
@@ -62,7 +63,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const frameBottom = around.y + around.height;
   const bankStrip = listBelow(bank.map(listed), { ...around, y: frameBottom + pad }, apart * 1.4);
   const key = keyBeside(
-    keyParts(diagram, sets, { entries, layout }, ink),
+    keyParts(diagram, sets, whole, ink),
     {
       frame: around,
       sheet: freeRoom(diagram, noLegend),
