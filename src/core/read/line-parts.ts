@@ -3,6 +3,10 @@ import { quoted, quotedAt } from './quoted';
 
 /** Signs before the name of a line. None of these patterns goes back over what it has passed. */
 export const bullet = /^(?:[-*+•◦▪‣–·○●■□➢>]\s+|[•◦▪‣○●■□➢])/u;
+/** "│   ├── ", or "|  |- " in plain letters. */
+export const branches = /^[\s│├└┬─╰╭┌|`+]*(?:[├└╰╭┌┬]─*|[|`+]-+)\s*(?=\S)/u;
+/** Whether a line of a list begins with lines drawn before its name. */
+export const isDrawn = (source: string): boolean => branches.test(source);
 export const number = /^(\d+(?:\.\d+)*)([.)]?)\s+/;
 export const letter = /^([a-zA-Z]|[ivxIVX]{1,5})[.)]\s+/;
 export const heading = /^(#{1,6})\s+/;
@@ -77,7 +81,7 @@ function detailsOf(rest: string): string[] {
 
 /** The line without any sign before its name, whatever its neighbours are. */
 export function withoutMarks(line: string): string {
-  for (const sign of [heading, bullet, number, letter]) {
+  for (const sign of [heading, bullet, number, letter, branches]) {
     const found = sign.exec(line);
     if (found) return line.slice(found[0].length).trim();
   }

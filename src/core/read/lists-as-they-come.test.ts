@@ -53,6 +53,63 @@ describe('a staff list with titles above its table', () => {
 });
 
 describe('lists as people write them', () => {
+  const outlined = (list: string): string => {
+    const read = readList(list);
+    const depth = new Map<string | null, number>([[null, -1]]);
+    return read.entries
+      .map(({ id, name, parent }) => {
+        depth.set(id, depth.get(parent)! + 1);
+        return `${' '.repeat(depth.get(id)!)}${name}`;
+      })
+      .join('\n');
+  };
+  const animals = 'Animals\n Birds\n  Curlew\n  Dunlin\n Fish\n  Bass\nPlants\n Grasses';
+  it.each([
+    [
+      'the whole way in every row, under numbered headings',
+      'Level 1,Level 2,Level 3\nAnimals,Birds,Curlew\nAnimals,Birds,Dunlin\nAnimals,Fish,Bass\nPlants,Grasses,',
+    ],
+    ['in steps', 'Animals\tBirds\tCurlew\n\t\tDunlin\n\tFish\tBass\nPlants\tGrasses'],
+    ['in steps, one entry a row', 'Animals,,\n,Birds,\n,,Curlew\n,,Dunlin\n,Fish,\n,,Bass\nPlants,,\n,Grasses,'],
+    [
+      'drawn with lines',
+      'Animals\n├── Birds\n│   ├── Curlew\n│   └── Dunlin\n└── Fish\n    └── Bass\nPlants\n└── Grasses',
+    ],
+    [
+      'drawn with lines of plain letters',
+      'Animals\n|- Birds\n|  |- Curlew\n|  |- Dunlin\n|- Fish\n   |- Bass\nPlants\n|- Grasses',
+    ],
+  ])('a column for each level, or a drawn tree: %s', (_, list) => {
+    expect(outlined(list)).toBe(animals);
+    expect(['topic-tree', 'org-chart']).toContain(best(list).id);
+  });
+  it('levels of tables keep what stands beside them, and no more than their own', () => {
+    const read = readList('Level 1;Level 2;Note\nAnimals;Birds;with feathers\nAnimals;Fish;\nPlants;;green');
+    expect(read.entries.map(({ name, details }) => [name, ...details])).toEqual([
+      ['Animals'],
+      ['Birds', 'with feathers'],
+      ['Fish'],
+      ['Plants', 'green'],
+    ]);
+    expect(best('mudflat,saltmarsh\ncurlew,curlew\ndunlin,skylark\n,redshank').id).toBe('venn');
+  });
+  it('superiors are found by their addresses', () => {
+    const read = readList(
+      'Name,Title,Email,Manager email\nAda,Head,ada@x.example,\nBo,Deputy,bo@x.example,ADA@x.example',
+    );
+    expect(parentOf(read, 'Bo')).toBe('Ada');
+    expect(read.questions).toEqual([]);
+  });
+  it('who is named only as a superior is an entry, where the list is nothing but pairs', () => {
+    expect(outlined('Manager,Employee\nAda,Bo\nAda,Cy\nBo,Di')).toBe('Ada\n Bo\n Cy\n  Di');
+    expect(readList('Name,Title,Manager\nBo,Cook,Ada\nCy,Cook,Bo').questions).toHaveLength(1);
+  });
+  it('numbered lines with names after colons are no sets', () => {
+    const list =
+      '1. Director: Ada Quill\n  1.1 Finance: Bo Lin\n    1.1.1 Clerk: Cy Dee\n  1.2 Works: Di Moss\n2. Secretary: Ed Fenn';
+    expect(best(list).id).not.toBe('venn');
+    expect(outlined(list)).toBe('Director\n Finance\n  Clerk\n Works\nSecretary');
+  });
   it('a crew under headings, with bullets, titles and an ampersand, is an org chart with its title', () => {
     const list = [
       'Harbour Festival crew 2027 (draft 2)',

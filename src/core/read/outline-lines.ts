@@ -1,4 +1,4 @@
-import { bullet, heading, letter, number } from './line-parts';
+import { branches, bullet, heading, letter, number } from './line-parts';
 
 export interface OutlineLine {
   readonly line: number;
@@ -46,6 +46,9 @@ export function outlineLines(source: readonly string[]): OutlineLine[] {
 function measure(source: string, i: number): Found {
   let indent = 0;
   let at = 0;
+  // Lines drawn before names, as listings of folders have them, are indents.
+  const drawn = branches.exec(source);
+  if (drawn) at = indent = drawn[0].length;
   for (; at < source.length; at++) {
     if (source[at] === '\t') indent += tabWidth - (indent % tabWidth);
     else if (source[at] === ' ' || source[at] === '\u00a0' || source[at] === '\u3000') indent++;

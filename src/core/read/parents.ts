@@ -26,12 +26,18 @@ type Match = { readonly sure: boolean; readonly why: string; readonly entries: r
 /** As many candidates as a question offers to choose from. */
 const mostCandidates = 8;
 
-/** Finds what each entry stands under, in lists as they are written. Sure matches are taken, others are asked. */
+/**
+ * Finds what each entry stands under, in lists as they are written. Sure matches are taken, others are asked. `onlyPairs`: the list says nothing but who
+ * stands under whom, so that whoever it names only as a superior is an entry too.
+ */
 export function findParents(
   listed: readonly Listed[],
   answers: Readonly<Record<string, string>>,
   words: TreeWords,
-  find: ParentMatcher = parentMatcher(listed, words),
+  {
+    find = parentMatcher(listed, words),
+    onlyPairs = false,
+  }: { readonly find?: ParentMatcher; readonly onlyPairs?: boolean } = {},
 ): Resolved {
   const parents = new Map<string, string | null>();
   const questions: Question[] = [];
@@ -51,6 +57,10 @@ export function findParents(
     }
     const id = `superior-${entry.line}`;
     const answer = own(answers, id);
+    if (onlyPairs && entries.length === 0 && answer === undefined) {
+      parents.set(entry.id, addedFor(added, wanted, entry.line));
+      continue;
+    }
     const guess = entries[0]?.entry.id ?? null;
     let parent = guess;
     if (answer === 'top') parent = null;
@@ -130,10 +140,14 @@ export type ParentMatcher = ((wanted: string, self: string) => Match) & {
   isSpent(): boolean;
 };
 
+/** An address of mail, which is nobody else's. */
+const address = /^[^\s@]+@[^\s@]+$/;
+
 export function parentMatcher(listed: readonly Listed[], words: TreeWords): ParentMatcher {
   const byId = new Map<string, Listed[]>();
   const byName = new Map<string, Listed[]>();
   const byTitle = new Map<string, Listed[]>();
+  const byAddress = new Map<string, Listed[]>();
   const note = (map: Map<string, Listed[]>, key: string, one: Listed) => {
     if (key !== '') pushTo(map, key, one);
   };
@@ -145,6 +159,8 @@ export function parentMatcher(listed: readonly Listed[], words: TreeWords): Pare
     note(byName, name, one);
     if (otherWay !== name) note(byName, otherWay, one);
     for (const detail of one.entry.details) note(byTitle, foldName(detail), one);
+    for (const told of [...one.entry.details, ...Object.values(one.entry.fields)])
+      if (address.test(told.trim())) note(byAddress, told.trim().toLowerCase(), one);
     index.add(otherWay);
   }
   const remembered = new Map<string, readonly Listed[]>();
@@ -160,7 +176,12 @@ export function parentMatcher(listed: readonly Listed[], words: TreeWords): Pare
     return found;
   };
   const match = (wanted: string, self: string): Match => {
-    const exact = [byId.get(wanted), byName.get(foldName(wanted)), byName.get(foldName(turned(wanted)))]
+    const exact = [
+      byId.get(wanted),
+      byAddress.get(wanted.trim().toLowerCase()),
+      byName.get(foldName(wanted)),
+      byName.get(foldName(turned(wanted))),
+    ]
       .map((list) => othersThan(self, list))
       .find(({ count }) => count > 0);
     if (exact?.count === 1) return { sure: true, why: '', entries: exact.some };

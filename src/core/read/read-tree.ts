@@ -3,6 +3,7 @@ import { readFinding } from './codes';
 import { findColumns } from './columns';
 import { withinLimits } from './fit';
 import { foldName } from './names';
+import { readLevels } from './levels';
 import { readOutline } from './outline';
 import { nothingRead, type ReadChoices, type Reading } from './result';
 import { readTable } from './table';
@@ -15,8 +16,10 @@ import type { TreeVocabulary } from './tree-vocabulary';
  */
 export function readTree(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocabulary): Reading {
   if (tokens.refusal) return { ...nothingRead, findings: [tokens.refusal] };
-  const table = tableOf(tokens, choices, vocabulary);
-  const result = table ? readTable(tokens, table, choices, vocabulary) : readOutline(tokens, vocabulary.roles);
+  const levels = tokens.table && choices.structure !== 'outline' ? readLevels(tokens, tokens.table, choices) : null;
+  const table = levels ? null : tableOf(tokens, choices, vocabulary);
+  const result =
+    levels ?? (table ? readTable(tokens, table, choices, vocabulary) : readOutline(tokens, vocabulary.roles));
   return withinLimits(withGeneralFindings(withinCount(result), vocabulary));
 }
 

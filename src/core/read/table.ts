@@ -46,7 +46,15 @@ export function readTable(
   }
   const sameIds = repeatedIds(told, vocabulary);
   const match = parentMatcher(told, words);
-  const { parents, questions, findings: found, added } = findParents(told, choices.answers ?? {}, words, match);
+  const {
+    parents,
+    questions,
+    findings: found,
+    added,
+  } = findParents(told, choices.answers ?? {}, words, {
+    find: match,
+    onlyPairs: isOnlyPairs(columns, told, known),
+  });
   const leading = new Set(parents.values());
   const plain = { details: [], fields: {}, role: null, parent: null };
   const entries: ReadEntry[] = [
@@ -70,6 +78,17 @@ export function readTable(
     questions,
     findings: [...findings, ...sameIds, ...found].sort((a, b) => (a.line ?? 0) - (b.line ?? 0)),
   };
+}
+
+/**
+ * Whether a table says nothing but who stands under whom: two columns, a superior in every row, and so few of these without a row of their own that
+ * they are those at the top.
+ */
+function isOnlyPairs({ columns }: Columns, told: readonly Told[], known: ReadonlySet<string>): boolean {
+  if (columns.length !== 2 || !columns.every(({ use }) => use === 'name' || use === 'parent')) return false;
+  if (told.some(({ wanted }) => wanted === '')) return false;
+  const tops = new Set(told.map(({ wanted }) => foldName(wanted)).filter((name) => !known.has(name)));
+  return tops.size <= told.length / 3;
 }
 
 export const openQuoteFinding = (line: number): Finding =>

@@ -2,6 +2,7 @@ import { keepable, limits, type Finding } from '../model';
 import { readFinding } from './codes';
 import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
 import { columnUseOf, type ColumnUse, type Headings } from './headings';
+import { isDrawn } from './line-parts';
 import { outlineLines, type OutlineLine } from './outline-lines';
 import { tableParts, type TableParts } from './table-parts';
 
@@ -76,6 +77,8 @@ export class ListTokens {
     if (this.refusal) return null;
     const delimiter = findDelimiter(this.text, this.headings);
     if (!delimiter) return null;
+    // Upright strokes that lead to names part no cells.
+    if (delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3) return null;
     const { rows: all, openQuote } = parseDelimited(this.text, delimiter);
     return { delimiter, all, openQuote, ...tableParts(all, this.headings) };
   }

@@ -65,12 +65,13 @@ export const orgChart: Kind<OrgTypes> = {
   told(read) {
     const named = read.columns.find((column) => column.use === 'parent');
     if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names the superior.`;
+    if (read.structure === 'levels') return 'Each column is a level, from the top one on.';
     if (read.structure === 'indent') return 'Indents tell who belongs to whom.';
     return 'Nothing tells who belongs to whom yet.';
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    const strength = { flat: 0.3, 'parent-column': 0.9 }[read.structure as string] ?? 0.7;
+    const strength = { flat: 0.3, 'parent-column': 0.9, levels: 0.9 }[read.structure as string] ?? 0.7;
     const flat = read.structure === 'flat';
     return {
       words: placesTold(read),

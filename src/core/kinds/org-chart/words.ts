@@ -44,7 +44,7 @@ export const orgVocabulary: TreeVocabulary = {
     ],
     [
       'parent',
-      /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|managers? (id|no|number)|(reports? to|parent|supervisor) (id|no|number))$/,
+      /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|((line )?managers?|reports? to|parent|supervisor) (id|no|number|e ?mail|mail|e ?mail address))$/,
     ],
     [
       'id',

@@ -59,6 +59,7 @@ export const topicTree: Kind<TopicTypes> = {
   told(read) {
     const named = read.columns.find((column) => column.use === 'parent');
     if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names what each belongs to.`;
+    if (read.structure === 'levels') return 'Each column is a level, from the top one on.';
     if (read.structure === 'indent') return 'Indents tell what belongs to what.';
     return 'Nothing tells what belongs to what yet.';
   },
@@ -68,7 +69,7 @@ export const topicTree: Kind<TopicTypes> = {
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
-    const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6 }[read.structure as string] ?? 0.82;
+    const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6, levels: 0.97 }[read.structure as string] ?? 0.82;
     // What stands under several heads is rather an item of several sets.
     const strength = base - (flat ? 0 : 0.35 * personShare(read) + Math.min(0.3, repeatedShare(read)));
     return {

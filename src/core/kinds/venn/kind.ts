@@ -117,7 +117,9 @@ export const venn: Kind<VennTypes> = {
       read,
       read.sets.map(({ name }) => name),
     );
-    const strength = (read.structure === 'set-outline' ? 0.75 : 0.95) * sense;
+    // Sets that hold an item each tell nothing together.
+    const shared = read.sets.some(({ items }) => items.length > 1) ? 1 : 0.2;
+    const strength = (read.structure === 'set-outline' ? 0.75 : 0.95) * sense * shared;
     const none = read.entries.length - new Set(read.sets.flatMap(({ items }) => items)).size;
     return {
       words: `${read.sets.length} sets`,
