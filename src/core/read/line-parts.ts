@@ -7,6 +7,8 @@ export const bullet = /^(?:[-*+•◦▪‣–·○●■□➢>]\s+|[•◦▪�
 export const branches = /^[\s│├└┬─╰╭┌|`+]*(?:[├└╰╭┌┬]─*|[|`+]-+)\s*(?=\S)/u;
 /** Whether a line of a list begins with lines drawn before its name. */
 export const isDrawn = (source: string): boolean => branches.test(source);
+/** "** ", "-- " or ">> ": as many levels as signs. */
+export const repeated = /^(?:\*{2,}|-{2,}|>{2,}|\+{2,}|•{2,})\s+/u;
 export const number = /^(\d+(?:\.\d+)*)([.)]?)\s+/;
 export const letter = /^([a-zA-Z]|[ivxIVX]{1,5})[.)]\s+/;
 export const heading = /^(#{1,6})\s+/;
@@ -81,7 +83,7 @@ function detailsOf(rest: string): string[] {
 
 /** The line without any sign before its name, whatever its neighbours are. */
 export function withoutMarks(line: string): string {
-  for (const sign of [heading, bullet, number, letter, branches]) {
+  for (const sign of [heading, repeated, bullet, number, letter, branches]) {
     const found = sign.exec(line);
     if (found) return line.slice(found[0].length).trim();
   }

@@ -76,6 +76,11 @@ describe('lists as people write them', () => {
       'Animals\n├── Birds\n│   ├── Curlew\n│   └── Dunlin\n└── Fish\n    └── Bass\nPlants\n└── Grasses',
     ],
     [
+      'with a sign more for every level',
+      '* Animals\n** Birds\n*** Curlew\n*** Dunlin\n** Fish\n*** Bass\n* Plants\n** Grasses',
+    ],
+    ['quoted once more for every level', 'Animals\n> Birds\n>> Curlew\n>> Dunlin\n> Fish\n>> Bass\nPlants\n> Grasses'],
+    [
       'drawn with lines of plain letters',
       'Animals\n|- Birds\n|  |- Curlew\n|  |- Dunlin\n|- Fish\n   |- Bass\nPlants\n|- Grasses',
     ],
@@ -92,6 +97,17 @@ describe('lists as people write them', () => {
       ['Plants', 'green'],
     ]);
     expect(best('mudflat,saltmarsh\ncurlew,curlew\ndunlin,skylark\n,redshank').id).toBe('venn');
+  });
+  it('the rule below a heading of plain text is nobody', () => {
+    const read = readList(
+      'Name | Role | Reports to\n--- | :---: | ---\nAda Quill | Head |\nBo Lin | Deputy | Ada Quill',
+    );
+    expect(read.entries.map(({ name }) => name)).toEqual(['Ada Quill', 'Bo Lin']);
+  });
+  it('a line above lines with sets is their title', () => {
+    const read = readSets('Team rota\n\nKitchen: Ada, Bo\nFront: Bo, Ed, Di\nGarden: Fay');
+    expect(titleAbove(read)).toBe('Team rota');
+    expect(read.entries.map(({ name }) => name).sort()).toEqual(['Ada', 'Bo', 'Di', 'Ed', 'Fay']);
   });
   it('superiors are found by their addresses', () => {
     const read = readList(

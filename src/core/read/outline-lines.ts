@@ -1,4 +1,4 @@
-import { branches, bullet, heading, letter, number } from './line-parts';
+import { branches, bullet, heading, letter, number, repeated } from './line-parts';
 
 export interface OutlineLine {
   readonly line: number;
@@ -59,6 +59,8 @@ function measure(source: string, i: number): Found {
   const after = (sign: RegExpExecArray) => whole.slice(sign[0].length).trim();
   const head = heading.exec(whole);
   if (head) return { ...plain, sign: 'heading', levels: head[1]!.length, text: after(head) };
+  const several = repeated.exec(whole);
+  if (several) return { ...plain, sign: 'bullet', indent: indent + several[0].trim().length - 1, text: after(several) };
   const dot = bullet.exec(whole);
   if (dot) return { ...plain, sign: 'bullet', text: after(dot) };
   const count = number.exec(whole);

@@ -79,10 +79,15 @@ export class ListTokens {
     if (!delimiter) return null;
     // Upright strokes that lead to names part no cells.
     if (delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3) return null;
-    const { rows: all, openQuote } = parseDelimited(this.text, delimiter);
+    const parsed = parseDelimited(this.text, delimiter);
+    const { openQuote } = parsed;
+    // The rule below the heading of a table in plain text is no row.
+    const all = delimiter === '|' ? parsed.rows.filter((row) => !isRule(row)) : parsed.rows;
     return { delimiter, all, openQuote, ...tableParts(all, this.headings) };
   }
 }
+
+const isRule = ({ cells }: Row): boolean => cells.every((cell) => /^(:?-{2,}:?)?$/.test(cell)) && cells.some(Boolean);
 
 function refusalOf(text: string): Finding | null {
   if (text.trim() === '')

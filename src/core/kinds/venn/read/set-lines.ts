@@ -1,4 +1,4 @@
-import { foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
+import { aboveList, foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
 import { pushTo } from '../../../model';
 import { mostSets } from '../model';
 import type { Mention, SetList } from './set-list';
@@ -38,7 +38,9 @@ export function fromLines(tokens: ListTokens): SetList | null {
   const setsLeft = left.size <= mostSets && right.size > left.size;
   if (!setsLeft && (right.size > mostSets + 3 || right.size < 1)) return null;
   const mentions: Mention[] = [];
-  for (const { source, line, pair } of lines) {
+  const [first, ...others] = lines;
+  const titled = first!.pair === null && tokens.source[first!.line]?.trim() === '' && others.every(({ pair }) => pair);
+  for (const { source, line, pair } of titled ? others : lines) {
     const plain = { line, details: [], fields: {} };
     if (!pair)
       mentions.push({
@@ -56,7 +58,9 @@ export function fromLines(tokens: ListTokens): SetList | null {
     told: 'set-lines',
     universe: '',
     apart: false,
-    notPlaced: [],
+    notPlaced: titled
+      ? [{ line: first!.line, text: first!.source.trim(), reason: `Line ${first!.line} ${aboveList}.` }]
+      : [],
     sets: [...(setsLeft ? left : right).values()],
     mentions,
     columns: [],
