@@ -87,6 +87,7 @@ export const decisionTree: Kind<DecisionTypes> = {
   shownColumns: columnsShown,
   read: readDecision,
   told(read) {
+    if (read.structure === 'couplets') return 'Numbered couplets lead from one to the next.';
     if (isAnalysis(read)) return 'Probabilities, costs and payoffs stand on the branches.';
     if (Object.values(read.facts).some(({ label }) => label !== '')) return 'Answers lead from question to question.';
     return 'Nothing tells answers or chances yet.';
@@ -100,10 +101,12 @@ export const decisionTree: Kind<DecisionTypes> = {
     const answers = Object.values(read.facts).filter(({ label }) => answering.test(label.trim())).length;
     const analysis = isAnalysis(read);
     const speaks = analysis ? share > 0.3 : share > 0.5 && (asking > 0 || answers > 0);
+    const couplets = read.structure === 'couplets';
     const strength = speaks ? 0.65 + 0.3 * share : told > 0 ? 0.2 : 0.1;
     return {
       words: analysis ? 'chances and payoffs' : speaks ? 'questions and answers' : 'the list tells no answers',
-      strength: strength * senseOf(read),
+      // The questions of couplets have numbers for names.
+      strength: couplets ? 0.97 : strength * senseOf(read),
       because: decisionTree.told(read),
       against: speaks ? '' : 'Few lines tell an answer, a probability or a payoff.',
     };

@@ -5,8 +5,8 @@ import { commonHeadings, type Headings } from '../../read';
 export const familyHeadings: Headings = [
   ['id', /^(id|no|nr|number|ref|reference|key|code)$/],
   ['name', /^(name|full name|person|nom|nombre|name of person|who)$/],
-  ['born', /^(born|birth|birth date|date of birth|b|geboren|ne|nacido|birthday)$/],
-  ['died', /^(died|death|death date|date of death|d|gestorben|deceased|mort)$/],
+  ['born', /^(born|birth|birth date|date of birth|dob|d o b|year of birth|b|geboren|ne|nacido|birthday)$/],
+  ['died', /^(died|dod|year of death|death|death date|date of death|d|gestorben|deceased|mort)$/],
   ['birthPlace', /^(birth ?place|place of birth|born (in|at)|geburtsort)$/],
   ['deathPlace', /^(death ?place|place of death|died (in|at)|sterbeort)$/],
   ['sex', /^(sex|gender|m\/f|geschlecht)$/],

@@ -145,6 +145,45 @@ describe('lists as they come', () => {
     const [best] = readInAllKinds(demo(name));
     expect(best!.kind.id).toBe(kind);
   });
+  it('a key in numbered couplets: statements on the branches, numbers lead on', () => {
+    const list =
+      '1 Has feathers ........ 2\n1 No feathers ......... 3\n2 Can fly …… Gull\n2 Cannot fly → Penguin\n3a. Has fins ... go to 4\n3b. No fins ... Crab\n4 Flat ... Plaice\n4 Round ... 2';
+    const [best] = readInAllKinds(list);
+    expect(best!.kind.id).toBe('decision-tree');
+    const { entries, facts, findings } = read(list);
+    const nameOf = new Map(entries.map(({ id, name }) => [id, name]));
+    expect(entries.map(({ id, name, parent }) => [parent && nameOf.get(parent), facts[id]?.label ?? '', name])).toEqual(
+      [
+        [null, '', '1'],
+        ['1', 'Has feathers', '2'],
+        ['1', 'No feathers', '3'],
+        ['2', 'Can fly', 'Gull'],
+        ['2', 'Cannot fly', 'Penguin'],
+        ['3', 'Has fins', '4'],
+        ['3', 'No fins', 'Crab'],
+        ['4', 'Flat', 'Plaice'],
+        ['4', 'Round', 'see 2'],
+      ],
+    );
+    expect(findings.map(({ code, line }) => [code, line])).toEqual([['repeated-couplet', 8]]);
+  });
+  it('couplets that lead in a ring, or that nobody leads to, are told and drawn all the same', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 8 })), {
+          minLength: 4,
+          maxLength: 14,
+        }),
+        (leads) => {
+          const list = leads.map(([from, to], i) => `${from} statement ${i} ... ${to > 6 ? 'result' : to}`).join('\n');
+          const { entries } = read(list);
+          const diagram = decisionTree.make(read(list), 'Key');
+          expect(brokenInvariants(diagram)).toEqual([]);
+          expect(entries.length).toBeGreaterThanOrEqual(leads.length);
+        },
+      ),
+    );
+  });
   it('a key is read as a key, an analysis as one with its unit', () => {
     expect(decisionTree.make(read(demo('wading-birds-key.txt')), '').decision.manner.manner).toBe('key');
     expect(decisionTree.make(read(demo('leaking-boardwalk.txt')), '').decision.manner).toMatchObject({

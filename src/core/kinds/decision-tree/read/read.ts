@@ -13,6 +13,7 @@ import {
 import { isPlain, noFacts, type BranchFacts } from '../model';
 import { parseAmount, parseProbability } from '../numbers';
 import { decisionVocabulary } from '../words';
+import { readCouplets } from './couplets';
 import { readBranchLine } from './line';
 
 export interface DecisionReading extends Reading {
@@ -24,9 +25,11 @@ export interface DecisionReading extends Reading {
 
 /**
  * A decision tree from an outline with lines such as `Bad winter (0.3): -18,000` and `Yes: Curlew`, or from a table with a column for what each node follows
- * and others for answer, probability, cost and payoff.
+ * and others for answer, probability, cost and payoff; or from a key in numbered couplets.
  */
 export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): DecisionReading {
+  const couplets = tokens.refusal || choices.structure ? null : readCouplets(tokens);
+  if (couplets) return withinLimits(couplets);
   const asTable = choices.structure === 'table' || (choices.structure !== 'outline' && isTable(tokens));
   if (tokens.refusal || asTable)
     return fromTable(
