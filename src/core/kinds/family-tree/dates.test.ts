@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dateSpan, lifeWords, yearOfDay, yearsBetween, yearWords } from './dates';
+import { dateSpan, lifeWords, yearOfDay, yearsBetween, yearWords, likelyDay } from './dates';
 
 const day = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000;
 
@@ -43,5 +43,20 @@ describe('dates as they are written', () => {
   it('ages are told between bounds', () => {
     expect(yearsBetween(dateSpan('1 June 1900')!, dateSpan('31 May 1920')!)).toEqual({ least: 19, most: 19 });
     expect(yearsBetween(dateSpan('1900')!, dateSpan('1920')!)).toEqual({ least: 19, most: 20 });
+  });
+});
+
+describe('the order of dates', () => {
+  it('goes by the middle of what a date may be, and by the known end of an open one', () => {
+    const sorted = ['after 1940', 'c. 1933', '1 May 1930', '1929', 'before 1925', 'between 1934 and 1938'];
+    const day = (text: string) => likelyDay(dateSpan(text)!);
+    expect([...sorted].sort((a, b) => day(a) - day(b))).toEqual([
+      'before 1925',
+      '1929',
+      '1 May 1930',
+      'c. 1933',
+      'between 1934 and 1938',
+      'after 1940',
+    ]);
   });
 });

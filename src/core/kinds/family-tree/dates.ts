@@ -115,6 +115,10 @@ export function lifeWords(born: string, died: string, manner: 'years' | 'full' |
   return from ? `born ${from}` : to ? `died ${to}` : '';
 }
 
+/** The day by which a date is put in order: the middle of what it may be; of one that is open, its known end. */
+export const likelyDay = ({ from, to }: DateSpan): number =>
+  Number.isFinite(from) && Number.isFinite(to) ? (from + to) / 2 : Number.isFinite(from) ? from : to;
+
 /** Whole years between two dates: the least and the most it may be. */
 export const yearsBetween = (a: DateSpan, b: DateSpan): { readonly least: number; readonly most: number } => ({
   least: Math.floor((b.from - a.to) / 365.2425),

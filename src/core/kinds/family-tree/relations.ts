@@ -1,5 +1,5 @@
 import { byOrder, own, pushTo, shapeOf } from '../../model';
-import { dateSpan } from './dates';
+import { dateSpan, likelyDay } from './dates';
 import { personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
 
 /** Who belongs to whom, by ids. */
@@ -30,7 +30,10 @@ export function relationsOf(diagram: FamilyTree): Relations {
   const { family, entries } = diagram;
   const known = kept.get(family);
   if (known?.shape === shapeOf(entries)) return known.relations;
-  const when = (text: string): number => dateSpan(text)?.from ?? Infinity;
+  const when = (text: string): number => {
+    const span = dateSpan(text);
+    return span ? likelyDay(span) : Infinity;
+  };
   const unions = new Map<string, Union[]>();
   const place = new Map(Object.keys(family.unions).map((id, k) => [id, k]));
   for (const union of Object.values(family.unions))
