@@ -1,5 +1,5 @@
 import { finding, pushTo, type Finding } from '../../../model';
-import { nothingRead, type ListTokens, type ReadEntry } from '../../../read';
+import { aboveList, nothingRead, type ListTokens, type ReadEntry } from '../../../read';
 import { noFacts, type BranchFacts } from '../model';
 import type { DecisionReading } from './read';
 
@@ -81,7 +81,11 @@ export function readCouplets(tokens: ListTokens): DecisionReading | null {
     entries: [root, ...placed],
     notPlaced: filled
       .filter(({ line }) => !known.has(line))
-      .map(({ source, line }) => ({ line, text: source.trim(), reason: `Line ${line} is no part of a couplet.` })),
+      .map(({ source, line }) => ({
+        line,
+        text: source.trim(),
+        reason: line < first.line ? `Line ${line} ${aboveList}.` : `Line ${line} is no part of a couplet.`,
+      })),
     findings,
     facts,
     unit: '',

@@ -5,6 +5,7 @@ import { applyGesture, brokenInvariants, readInAllKinds, tokensOf } from '../../
 import { hierarchyOf } from '../../../hierarchy';
 import { hostileDecisions } from '../../../testing/arbitrary-decision';
 import { hostileName } from '../../../testing/hostile-names';
+import { titleAbove } from '../../../read';
 import { decisionTree } from '../kind';
 import { factsOf, noFacts, type DecisionTree } from '../model';
 import { branchLineOf, readBranchLine } from './line';
@@ -150,6 +151,8 @@ describe('lists as they come', () => {
       '1 Has feathers ........ 2\n1 No feathers ......... 3\n2 Can fly …… Gull\n2 Cannot fly → Penguin\n3a. Has fins ... go to 4\n3b. No fins ... Crab\n4 Flat ... Plaice\n4 Round ... 2';
     const [best] = readInAllKinds(list);
     expect(best!.kind.id).toBe('decision-tree');
+    expect(best!.fit).toMatchObject({ words: 'questions and answers', against: '' });
+    expect(titleAbove(read(`Common animals\n\n${list}`))).toBe('Common animals');
     const { entries, facts, findings } = read(list);
     const nameOf = new Map(entries.map(({ id, name }) => [id, name]));
     expect(entries.map(({ id, name, parent }) => [parent && nameOf.get(parent), facts[id]?.label ?? '', name])).toEqual(
