@@ -49,16 +49,16 @@ function make(n: number, overlap: number): Ellipse[] {
 const wides = new Map<string, readonly (readonly Ellipse[])[]>();
 
 /**
- * Wider curves for four and five sets, `wide` times as wide as high, for words that find no room in the equal ones, which are wide enough for
- * numbers only where several meet: the equal ones stretched, and for five sets others, no two alike, that were found by a search for the most room
- * in all their regions together (the sum of the logarithms of what a box of 9 : 2 finds in each). None for fewer sets.
+ * Wider curves, `wide` times as wide as high, for words that find no room in the equal ones: the equal ones stretched, and for five sets others, no two
+ * alike, that were found by a search for the most room in all their regions together (the sum of the logarithms of what a box of 9 : 2 finds in each).
+ * None for a set alone.
  */
 export function wideShapes(n: number, wide: number): readonly (readonly Ellipse[])[] {
-  if (n < 4) return [];
+  if (n < 2) return [];
   const key = `${n}:${wide}`;
   let found = wides.get(key);
   if (!found) {
-    const begins = [equalShapes(n), ...(n === 5 ? [roomyFive] : [])];
+    const begins = [...overlapShares(n).map((overlap) => equalShapes(n, overlap)), ...(n === 5 ? [roomyFive] : [])];
     wides.set(key, (found = begins.map((shapes) => shapes.map((e) => stretched(e, wide)))));
   }
   return found;

@@ -81,7 +81,22 @@ export function layVenn(given: VennLayoutInput): VennLayout {
     if (!best || (one.fits && !best.fits) || (one.fits === best.fits && one.size < best.size * 0.85)) best = one;
     if (best.fits && best.size === input.least) break;
   }
+  if (best && !best.fits && input.shapes.length > 1) {
+    // Where not all fits in any of them, the curves in which most does.
+    const left = input.shapes.map((unit) => leftOut(input, unit, input.most));
+    best = { ...best, unit: input.shapes[left.indexOf(Math.min(...left))]! };
+  }
   return finish(input, best?.unit ?? [], best?.size ?? input.least);
+}
+
+/** How many items do not fit into their regions. */
+function leftOut(input: Input, unit: readonly Ellipse[], size: number): number {
+  const regions = unitRegions(unit);
+  return input.contents.reduce((sum, content) => {
+    const found = regions.get(content.mask);
+    const fits = content.items.length === 0 || (found && placed(input, content, found, size) !== null);
+    return sum + (fits ? 0 : content.items.length);
+  }, 0);
 }
 
 /** The first of the sizes least, least · growth, … , most at which everything fits; null for none. */

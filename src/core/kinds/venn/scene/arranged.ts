@@ -20,8 +20,8 @@ const widenings = [1.25, 1.5];
 const leastPrint = 8;
 
 /**
- * Entries in curves: on one line each, or broken into several where otherwise more of them would go to the key. Where even so some of four or five
- * sets do not fit, wider curves are taken if more do and all still print at a size that reads, the key with them.
+ * Entries in curves: on one line each, or broken into several where otherwise more of them would go to the key. Where even so some do not
+ * fit, wider curves are taken if more do and all still print at a size that reads, the key with them.
  */
 export function arranged(
   diagram: Venn,
@@ -55,12 +55,16 @@ export function arranged(
   const judged = (one: Arranged): Judged => {
     const { parts, frame } = withKey(one);
     const scale = scaleWithKey(parts, { frame, sheet });
-    const smallest = Math.min(...one.entries.map(({ style }) => style.nameSize));
+    const smallest = Math.min(...one.entries.flatMap(({ text }) => text.lines.map(({ size }) => size)));
     return { one, keyed: keyedIn(one), print: smallest * 0.75 * Math.min(largestScale, scale) };
   };
   const enough = roomWanted(wide, usual.layout.size);
   return widenings
-    .flatMap((by) => wideShapes(sets.length, by).map((shape) => judged(inShapes([suited(shape, counts, enough)]))))
+    .flatMap((by) =>
+      wideShapes(sets.length, by).map((shape) =>
+        judged(inShapes([sets.length > 3 ? suited(shape, counts, enough) : shape])),
+      ),
+    )
     .reduce((best, other) => (isBetter(other, best) ? other : best), judged(usual)).one;
 }
 

@@ -29,7 +29,7 @@ export const noLegend = '';
 const marginFor = (sets: number): number => (sets > 3 ? 5 : 7);
 const rowGap = 5;
 /** Print at less than 8 pt does not read well on a handout (common practice). */
-const leastPrintPx = 8 / 0.75;
+const leastPrintPx = 8.05 / 0.75;
 /** Room around the curves that names, frame and margins take, CSS px. */
 const aroundCurves = { width: 2 * pad + 70, height: 2 * pad + 74 };
 
@@ -129,7 +129,7 @@ export function arrangeVenn(
         Math.min((free.width - aroundCurves.width) / unit.width, (free.height - aroundCurves.height) / unit.height),
       )
     : Math.max(130, 300 / unit.height);
-  const smallest = Math.min(14, ...shown.map(({ style }) => style.nameSize));
+  const smallest = Math.min(14, ...shown.flatMap(({ text }) => text.lines.map(({ size }) => size)));
   const most = free ? least * Math.max(1, smallest / leastPrintPx) : least * 8;
   const contents = new Map<number, Placed[]>();
   for (const one of shown) {
