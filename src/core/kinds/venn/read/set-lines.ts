@@ -22,7 +22,9 @@ function pairOf(line: string): { left: string; right: string } | null {
 /** Whether nearly all lines have two halves, so that a table they might be would have them in its first column. */
 export function mostlyPairs(tokens: ListTokens): boolean {
   const lines = tokens.source.filter((source) => source.trim() !== '');
-  return lines.filter((source) => pairOf(source) !== null).length >= lines.length * 0.8;
+  const pairs = lines.filter((source) => pairOf(source) !== null).length;
+  // A title may stand above them.
+  return pairs >= Math.min(lines.length * 0.8, lines.length - 1);
 }
 
 /** Lines such as "curlew: mudflat, saltmarsh", or the other way round, "mudflat: curlew, dunlin". Null where most lines are neither. */
