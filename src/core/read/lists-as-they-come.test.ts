@@ -109,6 +109,13 @@ describe('lists as people write them', () => {
     expect(titleAbove(read)).toBe('Team rota');
     expect(read.entries.map(({ name }) => name).sort()).toEqual(['Ada', 'Bo', 'Di', 'Ed', 'Fay']);
   });
+  it.each(['Food & stalls', 'Research & Development'])('an office called “%s” is no couple', (name) => {
+    const list = `Ines Tidewell\n  Gate\n    Rufus Ormerod\n    Mabel Quince\n  ${name}\n    Wilf Anning\n    Odile Fabre`;
+    expect(best(list).id).not.toBe('family-tree');
+    expect(best(list.replace('Ines Tidewell', 'Ines Tidewell + Otto Lund').replace('Gate', 'Gale + Rob')).id).toBe(
+      'family-tree',
+    );
+  });
   it('superiors are found by their addresses', () => {
     const read = readList(
       'Name,Title,Email,Manager email\nAda,Head,ada@x.example,\nBo,Deputy,bo@x.example,ADA@x.example',

@@ -107,7 +107,10 @@ export const familyTree: Kind<FamilyTypes> = {
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    const couples = read.unions.filter(({ partners }) => partners.length === 2).length;
+    const nameOf = new Map(read.entries.map(({ id, name }) => [id, name]));
+    // "Food & stalls" is no couple: names of persons begin large, where a script has large letters.
+    const isNamed = (id: string): boolean => !/^\p{Ll}/u.test(nameOf.get(id) ?? '');
+    const couples = read.unions.filter(({ partners }) => partners.length === 2 && partners.every(isNamed)).length;
     const dated = Object.keys(read.people).length / read.entries.length;
     const sure =
       read.structure === 'gedcom'
@@ -116,7 +119,7 @@ export const familyTree: Kind<FamilyTypes> = {
           ? 0.95
           : couples > 0
             ? // An ampersand in a heading or two makes no family of a list.
-              0.84 * Math.min(1, (3 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
+              0.84 * Math.min(1, (2 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
             : dated > 0.4
               ? 0.6
               : 0.12;
