@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { equalShapes } from './curve-shapes';
+import { equalShapes, wideShapes } from './curve-shapes';
 import { layVenn, type VennLayoutInput } from './curves-layout';
 import { outsideness } from './ellipse';
 import { type Item } from './region-text';
@@ -91,6 +91,22 @@ describe('curves for what is to stand in them', () => {
     expect(wide.size).toBeLessThanOrEqual(only.size);
     const none = layVenn(input(2, [[], [], []], { shapes }));
     expect(none.ellipses).toEqual(layVenn(input(2, [[], [], []], { shapes: shapes.slice(0, 1) })).ellipses);
+  });
+  it('are, where not all fits in any of several, those in which most does', () => {
+    fc.assert(
+      fc.property(some, ({ sets, contents }) => {
+        const shapes = [equalShapes(sets), ...wideShapes(sets, 1.4)];
+        const tight = { most: plain.least * 1.05 };
+        const leftOut = (given: VennLayoutInput): number => {
+          const { regions, absent } = layVenn(given);
+          const masks = new Set([...absent, ...regions.filter(({ places }) => !places).map(({ mask }) => mask)]);
+          return given.contents.reduce((sum, one) => sum + (masks.has(one.mask) ? one.items.length : 0), 0);
+        };
+        const each = shapes.map((shape) => leftOut(input(sets, contents, { ...tight, shapes: [shape] })));
+        expect(leftOut(input(sets, contents, { ...tight, shapes }))).toBe(Math.min(...each));
+      }),
+      { numRuns: 40 },
+    );
   });
   it('set a title above the items of its region', () => {
     const given = input(2, [[{ width: 50, height: 16 }], [], []]);

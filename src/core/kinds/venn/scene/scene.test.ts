@@ -128,6 +128,23 @@ describe('text in the regions of a Venn diagram', () => {
     }
     expect(inKey / (12 * 12)).toBeLessThan(0.4);
   });
+  it('of three sets with details finds room in wider curves, all of it inside, at 8 pt or more', () => {
+    const masks = [1, 1, 1, 1, 2, 2, 2, 4, 4, 4, 5, 5, 5, 3, 3, 6, 6, 7, 7];
+    const plain = vennOf(3, masks, (i) => `Volunteer Number ${i}`);
+    const entries = Object.fromEntries(
+      Object.entries(plain.entries).map(([id, entry]) => [id, { ...entry, details: ['South shore'] }]),
+    );
+    const { scene } = draw({ ...plain, entries });
+    expect(keyedMasks(scene)).toEqual([]);
+    expect(scene.smallestText! * 0.75).toBeGreaterThanOrEqual(8);
+    // All alike still, and wider than high.
+    for (const { rx, ry, turn } of scene.curves) {
+      expect([rx, ry]).toEqual([scene.curves[0]!.rx, scene.curves[0]!.ry]);
+      expect(rx).toBeGreaterThan(ry * 1.2);
+      expect(Math.sin(turn)).toBeCloseTo(0, 9);
+    }
+    expectInPlace({ ...plain, entries });
+  });
   it('is set at the size of its style, whatever is in the region', () => {
     const { scene } = draw(vennOf(3, [1, 1, 1, 3, 7, 7]));
     const sizes = entriesOf(scene).flatMap(({ children }) => children.map((one) => one.type === 'text' && one.size));
