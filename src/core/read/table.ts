@@ -81,14 +81,29 @@ export function readTable(
 }
 
 /**
- * Whether a table says nothing but who stands under whom: two columns, a superior in every row, and so few of these without a row of their own that
- * they are those at the top.
+ * Whether a table says nothing but who stands under whom: two columns, a superior in every row, few of these without a row of their own, and from everybody
+ * a way up to one of these, so that they are those at the top. O(rows).
  */
 function isOnlyPairs({ columns }: Columns, told: readonly Told[], known: ReadonlySet<string>): boolean {
   if (columns.length !== 2 || !columns.every(({ use }) => use === 'name' || use === 'parent')) return false;
   if (told.some(({ wanted }) => wanted === '')) return false;
-  const tops = new Set(told.map(({ wanted }) => foldName(wanted)).filter((name) => !known.has(name)));
-  return tops.size <= told.length / 3;
+  const above = new Map(told.map(({ entry, wanted }) => [foldName(entry.name), foldName(wanted)]));
+  const tops = new Set([...above.values()].filter((name) => !known.has(name)));
+  if (tops.size > told.length / 3) return false;
+  const leads = new Set(tops);
+  for (const name of above.keys()) {
+    const way: string[] = [];
+    const on = new Set<string>();
+    let at: string | undefined = name;
+    while (at !== undefined && !leads.has(at) && !on.has(at)) {
+      on.add(at);
+      way.push(at);
+      at = above.get(at);
+    }
+    if (at === undefined || !leads.has(at)) return false;
+    for (const one of way) leads.add(one);
+  }
+  return true;
 }
 
 export const openQuoteFinding = (line: number): Finding =>

@@ -17,7 +17,8 @@ import {
   type BranchFacts,
   type DecisionManner,
 } from './model';
-import { readDecision, type DecisionReading } from './read/read';
+import { readDecision } from './read/read';
+import type { DecisionReading } from './read/result';
 import { decisionScene, decisionSet, decisionWords } from './scene';
 import { decisionVocabulary } from './words';
 import { decisionCsv, decisionText } from './write';

@@ -1,7 +1,7 @@
 import { finding, pushTo, type Finding } from '../../../model';
 import { aboveList, nothingRead, type ListTokens, type ReadEntry } from '../../../read';
 import { noFacts, type BranchFacts } from '../model';
-import type { DecisionReading } from './read';
+import type { DecisionReading } from './result';
 
 const decisionReadFinding = finding<'repeated-couplet' | 'no-way-to'>;
 

@@ -15,13 +15,7 @@ import { parseAmount, parseProbability } from '../numbers';
 import { decisionVocabulary } from '../words';
 import { readCouplets } from './couplets';
 import { readBranchLine } from './line';
-
-export interface DecisionReading extends Reading {
-  /** Facts of the branches, by the id of the entry they lead to; only where there are any. */
-  readonly facts: Readonly<Record<string, BranchFacts>>;
-  /** What amounts are told in, where the list says so; empty for nothing. */
-  readonly unit: string;
-}
+import type { DecisionReading } from './result';
 
 /**
  * A decision tree from an outline with lines such as `Bad winter (0.3): -18,000` and `Yes: Curlew`, or from a table with a column for what each node follows
