@@ -1,17 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
-import type { Page } from '@playwright/test';
-import { axe, box, expect, kept, nameCell, step, test } from './fixtures';
+import { axe, box, expect, kept, make, nameCell, step, test } from './fixtures';
 import { Gestures } from './gestures';
 
 const family = await readFile(new URL('../demo/lists/boathouse-family.csv', import.meta.url), 'utf8');
-
-async function make(page: Page, list: string): Promise<void> {
-  await page.goto('/start');
-  await page.getByLabel('Your list').fill(list);
-  await page.getByRole('button', { name: 'Make the family tree' }).click();
-  await expect(page.getByTestId('stage')).toBeVisible();
-}
 
 test('from a table of a family to a PDF, and to GEDCOM', async ({ desk: page }) => {
   await page.goto('/start');
@@ -95,7 +87,7 @@ test('a household by levels, one added after another: at most 14 gestures beyond
 });
 
 test('how two are related is told in words, with degrees and coefficients, and the way lit', async ({ desk: page }) => {
-  await make(page, family);
+  await make(page, family, 'family tree');
   await step(page, 'Figures');
   await page.getByLabel('Related to whom').selectOption({ label: 'Maren Tolvanen' });
   await page.getByLabel('Who is related').selectOption({ label: 'Ansel Achterberg' });
@@ -109,7 +101,7 @@ test('how two are related is told in words, with degrees and coefficients, and t
 test('parents and partners are written by name, what cannot be is said; a ring is found; undo brings back', async ({
   desk: page,
 }) => {
-  await make(page, 'Ada Quill + Bo Marsh\n\tCy Quill\nDi Holm');
+  await make(page, 'Ada Quill + Bo Marsh\n\tCy Quill\nDi Holm', 'family tree');
   await nameCell(page, 4).click();
   await page.getByLabel('Parents').fill('Nobody at all');
   await page.keyboard.press('Enter');
@@ -129,7 +121,7 @@ test('parents and partners are written by name, what cannot be is said; a ring i
 });
 
 test('around one person: ancestors with their numbers', async ({ desk: page }) => {
-  await make(page, family);
+  await make(page, family, 'family tree');
   await step(page, 'Arrange');
   await page.getByLabel('Around').selectOption({ label: 'Ines Vantongeren' });
   await page.getByRole('button', { name: /^Ancestors/ }).click();
@@ -162,7 +154,7 @@ test('the whole job without a pointer', async ({ desk: page }) => {
 });
 
 test('axe finds nothing in any step of a family tree', async ({ desk: page }) => {
-  await make(page, family);
+  await make(page, family, 'family tree');
   for (const name of ['List', 'Arrange', 'Style', 'Figures', 'Notes', 'Hand out']) {
     await step(page, name);
     await expect(page.getByRole('region', { name, exact: true })).toBeVisible();

@@ -52,13 +52,17 @@ export const test = base.extend<Fixtures, { server: Server }>({
 
 export { expect };
 
-/** From a list to the Bench. */
-export async function makeChart(page: Page, list: string, people: number): Promise<void> {
+/** From a list to the Bench, in the kind that the list itself tells; `understood`: what Start says of it first. */
+export async function make(page: Page, list: string, kind: string, understood?: string | RegExp): Promise<void> {
   await page.goto('/start');
   await page.getByLabel('Your list').fill(list);
-  await expect(page.getByText(`${people} ${people === 1 ? 'person' : 'people'}`, { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Make the org chart' }).click();
+  if (understood) await expect(page.getByText(understood, { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: `Make the ${kind}` }).click();
   await expect(page.getByTestId('stage')).toBeVisible();
+}
+
+export async function makeChart(page: Page, list: string, people: number): Promise<void> {
+  await make(page, list, 'org chart', `${people} ${people === 1 ? 'person' : 'people'}`);
   await expect(page.getByRole('treegrid')).toBeVisible();
 }
 

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { axe, box, expect, kept, nameCell, step, test } from './fixtures';
+import { axe, box, expect, kept, make, nameCell, step, test } from './fixtures';
 import { Gestures } from './gestures';
 
 const shores = `Shores
@@ -18,14 +18,6 @@ const shores = `Shores
 \t\t\tCreek edge`;
 
 const pasteArea = (page: Page) => page.getByLabel(/^Your list: paste or type it here/);
-
-/** From a list to the Bench, in the kind that the list itself tells. */
-async function make(page: Page, list: string, kind: string): Promise<void> {
-  await page.goto('/start');
-  await page.getByLabel('Your list').fill(list);
-  await page.getByRole('button', { name: `Make the ${kind}` }).click();
-  await expect(page.getByTestId('stage')).toBeVisible();
-}
 
 test('a classification from an empty Desk to a PDF with a title, in 8 gestures', async ({ desk: page }) => {
   const hand = new Gestures(page);

@@ -1,18 +1,13 @@
 import { execFileSync } from 'node:child_process';
 import type { Locator, Page } from '@playwright/test';
-import { axe, box, expect, kept, step, test } from './fixtures';
+import { axe, box, expect, kept, make, step, test } from './fixtures';
 
 const list =
   'curlew: mudflat, saltmarsh\ndunlin: mudflat\nskylark: saltmarsh\nteal: saltmarsh, open water\ncormorant: open water';
 const volunteers = 'Name,First aid,Boat\nAda Quill,x,x\nBo Lin,x,\nCy Okoro,,x\nDi Nyström,x,';
 
-async function makeVenn(page: Page, source: string, items: number): Promise<void> {
-  await page.goto('/start');
-  await page.getByLabel('Your list').fill(source);
-  await expect(page.getByText(`${items} items`, { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Make the Venn diagram' }).click();
-  await expect(page.getByTestId('stage')).toBeVisible();
-}
+const makeVenn = (page: Page, source: string, items: number): Promise<void> =>
+  make(page, source, 'Venn diagram', `${items} items`);
 const cell = (page: Page, item: string, set: string) =>
   page.getByRole('checkbox', { name: `${item} in ${set}`, exact: true });
 const centre = async (of: Locator) => {

@@ -2,7 +2,7 @@ import type { Row } from './delimited';
 import type { Column } from './result';
 import { foldName } from './names';
 import { nothingRead, type ReadChoices, type ReadEntry, type Reading } from './result';
-import { trayed } from './table';
+import { asideTrayed, trayed } from './table';
 import type { ListTokens, TableTokens } from './tokens';
 
 /** A table whose columns are levels, from the top one on. */
@@ -27,15 +27,16 @@ export function readLevels(tokens: ListTokens, table: TableTokens, choices: Read
   const levels = levelsIn(table);
   if (!levels) return null;
   const entries: ReadEntry[] = [];
-  const notPlaced = table.aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  const notPlaced = asideTrayed(table.aside);
   const known = new Map<string, number>();
   // Where the entries of the row above stand in the list of entries, from the top level on.
   let way: number[] = [];
-  for (const { line, cells } of levels.rows) {
+  for (const row of levels.rows) {
+    const { line, cells } = row;
     const named = cells.slice(0, levels.count);
     const from = named.findIndex((cell) => cell !== '');
     if (from < 0) {
-      notPlaced.push({ line, text: cells.filter(Boolean).join(', '), reason: `Line ${line} has no name.` });
+      notPlaced.push(trayed(row, `Line ${line} has no name.`));
       continue;
     }
     way = levels.stepped ? way.slice(0, from) : [];

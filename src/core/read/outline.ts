@@ -71,7 +71,7 @@ export function readOutline(
 function titleOf(tokens: ListTokens, lines: readonly OutlineLine[]): OutlineLine | null {
   const [first, second] = lines;
   if (!first || !second || first.sign !== null || second.indent !== first.indent) return null;
-  if (tokens.source[first.line]?.trim() !== '') return null;
+  if (!tokens.isBlankAfter(first.line)) return null;
   const heads = lines.slice(1).every((each, i, rest) => {
     const next = rest[i + 1];
     const isIn = each.indent > first.indent || each.sign === 'bullet';

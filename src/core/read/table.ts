@@ -8,6 +8,7 @@ import { foldName, turned } from './names';
 import { textsOf } from './quoted';
 import { findParents, parentMatcher, type Listed, type ParentMatcher } from './parents';
 import { nothingRead, type ReadChoices, type ReadEntry, type Reading, type ReadLink } from './result';
+import type { TableParts } from './table-parts';
 import type { ListTokens, TableTokens } from './tokens';
 import type { TreeVocabulary } from './tree-vocabulary';
 
@@ -28,8 +29,8 @@ export function readTable(
   const columns = findColumns(rows, choices.columns, vocabulary);
   const findings: Finding[] = [];
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
-  const notPlaced = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
-  if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
+  const notPlaced = asideTrayed(aside);
+  if (aside.length > 0) findings.push(asideFinding(aside));
   const below = columns.header ? rows.slice(1) : rows;
   const body = below.filter((row) => {
     const kept = trayLine(row, columns);
@@ -128,7 +129,12 @@ export const trayed = (row: Row, reason: string): Reading['notPlaced'][number] =
   reason,
 });
 
-export function asideFinding(lines: readonly number[]): Finding {
+/** Rows that stand around a table, for the tray. */
+export const asideTrayed = (aside: TableParts['aside']): Reading['notPlaced'][number][] =>
+  aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+
+export function asideFinding(aside: TableParts['aside']): Finding {
+  const lines = aside.map(({ row }) => row.line);
   const shown = lines.slice(0, 5).join(', ');
   const [subject, verb, kept] = lines.length === 1 ? ['Line', 'belongs', 'It is'] : ['Lines', 'belong', 'They are'];
   const message = `${subject} ${shown}${lines.length > 5 ? ' …' : ''} ${verb} to no row of the table (a title, a remark or a sum). ${kept} kept in the tray.`;

@@ -56,6 +56,11 @@ export class ListTokens {
     return (this.outlined ??= { lines: outlineLines(this.source) });
   }
 
+  /** Whether the line after one (counted from 1) is there and empty. */
+  isBlankAfter(line: number): boolean {
+    return this.source[line]?.trim() === '';
+  }
+
   /** Whether a heading is one that some kind knows. */
   isHeading(cell: string): boolean {
     return this.useOf(cell) !== null;

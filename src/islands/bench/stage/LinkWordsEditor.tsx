@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
+import { StageField } from './StageField';
 
-const width = 190;
+const [width, height] = [190, 32];
 
 /** Editing the words on a link in the drawing, at the middle of its course. */
 export function LinkWordsEditor({ id, onDone }: { id: string; onDone: () => void }) {
@@ -11,12 +11,6 @@ export function LinkWordsEditor({ id, onDone }: { id: string; onDone: () => void
   const { x, y, k } = useStore(view);
   const link = useBench((state) => own(state.diagram.links, id));
   const scene = useBench((state) => state.drawn.scene);
-  const [before] = useState(link?.phrase ?? '');
-  const input = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    input.current?.focus();
-    input.current?.select();
-  }, []);
   const group = scene.groups.find((one) => one.stands.for === 'link' && one.stands.id === id);
   if (!link) return null;
   const course = group?.selectable?.course ?? [];
@@ -25,33 +19,18 @@ export function LinkWordsEditor({ id, onDone }: { id: string; onDone: () => void
   const at = group && course.length >= 4 ? middleOf(course) : null;
   const left = at ? x + k * (drawing.x + (group!.x + at.x) * drawing.scale) : view.getState().width / 2;
   const top = at ? y + k * (drawing.y + (group!.y + at.y) * drawing.scale) : view.getState().height / 2;
-  const word = (phrase: string) =>
-    store.getState().perform([{ kind: 'changeLink', id, patch: { phrase } }], { merge: `phrase:${id}` });
-  const close = () => {
-    store.getState().set({ editing: null });
-    onDone();
-  };
   return (
-    <input
-      ref={input}
-      aria-label="Words on the link"
+    <StageField
+      label="Words on the link"
       placeholder="words on the link"
       maxLength={200}
-      className="absolute border-2 border-moss bg-raised px-2 py-1 text-center text-sm text-ink"
-      style={{ left: left - width / 2, top: top - 16, width, height: 32 }}
+      look="text-sm"
+      style={{ left: left - width / 2, top: top - height / 2, width, height }}
       value={link.phrase}
-      onChange={(event) => word(event.target.value)}
-      onBlur={() => store.getState().set({ editing: null })}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === 'Tab') {
-          event.preventDefault();
-          close();
-        } else if (event.key === 'Escape') {
-          if (link.phrase !== before) word(before);
-          close();
-        }
-        event.stopPropagation();
-      }}
+      change={(phrase) =>
+        store.getState().perform([{ kind: 'changeLink', id, patch: { phrase } }], { merge: `phrase:${id}` })
+      }
+      onDone={onDone}
     />
   );
 }

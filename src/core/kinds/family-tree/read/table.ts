@@ -5,6 +5,7 @@ import {
   NameIndex,
   nothingRead,
   textsOf,
+  asideTrayed,
   trayed,
   withinLimits,
   type Column,
@@ -56,7 +57,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
   }));
   const maker = new FamilyMaker();
   const findings: Finding[] = [];
-  const notPlaced = table.aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
+  const notPlaced = asideTrayed(table.aside);
   const rows: Row[] = [];
   for (const { cells, line } of table.rows.slice(1)) {
     const of = (use: string) =>

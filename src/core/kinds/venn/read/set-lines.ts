@@ -41,7 +41,7 @@ export function fromLines(tokens: ListTokens): SetList | null {
   if (!setsLeft && (right.size > mostSets + 3 || right.size < 1)) return null;
   const mentions: Mention[] = [];
   const [first, ...others] = lines;
-  const titled = first!.pair === null && tokens.source[first!.line]?.trim() === '' && others.every(({ pair }) => pair);
+  const titled = first!.pair === null && tokens.isBlankAfter(first!.line) && others.every(({ pair }) => pair);
   for (const { source, line, pair } of titled ? others : lines) {
     const plain = { line, details: [], fields: {} };
     if (!pair)

@@ -8,6 +8,7 @@ import {
   foldName,
   isPictureHeading,
   openQuoteFinding,
+  asideTrayed,
   trayed,
   type Column,
   type ColumnUse,
@@ -37,7 +38,7 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
   if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
-  if (aside.length > 0) findings.push(asideFinding(aside.map(({ row }) => row.line)));
+  if (aside.length > 0) findings.push(asideFinding(aside));
   const body = rows.slice(1);
   const found =
     withoutHeading(first, rows, choices) ??
@@ -45,8 +46,11 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
     fromCells(first, body, tokens) ??
     fromColumns(first, body, tokens);
   if (!found) return null;
-  const besides = aside.map(({ row, why }) => trayed(row, `Line ${row.line} ${why}.`));
-  return { ...found, notPlaced: [...besides, ...found.notPlaced], findings: [...findings, ...found.findings] };
+  return {
+    ...found,
+    notPlaced: [...asideTrayed(aside), ...found.notPlaced],
+    findings: [...findings, ...found.findings],
+  };
 }
 
 /** A table of marks without a heading: the first row is an item like the others, and the sets are numbered. */

@@ -14,6 +14,12 @@ export interface Arranged {
   readonly named: ReadonlyMap<number, number>;
 }
 
+/** What stands around curves: the frame, and the parts of the key beside it. */
+interface Surroundings {
+  readonly frame: Rect;
+  readonly parts: readonly KeyPart[];
+}
+
 /** How much wider curves may be than they are high, so that more names find room in them. */
 const widenings = [1.25, 1.5];
 /** Names that print smaller do not read well on a handout (common practice), in points. */
@@ -23,13 +29,13 @@ const leastPrint = 8;
  * Entries in curves: on one line each, or broken into several where otherwise more of them would go to the key. Where even so some do not
  * fit, wider curves are taken if more do and all still print at a size that reads, the key with them.
  */
-export function arranged(
+export function arranged<T extends Surroundings>(
   diagram: Venn,
   sets: readonly VennSet[],
   shown: boolean,
   broken: (text: 'wide' | 'narrow') => readonly Placed[],
-  withKey: (one: Arranged) => { readonly parts: readonly KeyPart[]; readonly frame: Rect },
-): Arranged {
+  around: (one: Arranged) => T,
+): { readonly whole: Arranged; readonly surroundings: T } {
   const wide = broken('wide');
   let narrow: readonly Placed[] | null = null;
   const counts = countsOf(sets.length, wide);
@@ -49,14 +55,13 @@ export function arranged(
     return keyedIn(second) < keyedIn(first) ? second : first;
   };
   const usual = inShapes(usualShapes(sets.length, scaled));
-  const missing = keyedIn(usual);
-  if (missing === 0 || scaled) return usual;
+  if (keyedIn(usual) === 0 || scaled) return { whole: usual, surroundings: around(usual) };
   const sheet = freeRoom(diagram, noLegend);
-  const judged = (one: Arranged): Judged => {
-    const { parts, frame } = withKey(one);
-    const scale = scaleWithKey(parts, { frame, sheet });
-    const smallest = Math.min(...one.entries.flatMap(({ text }) => text.lines.map(({ size }) => size)));
-    return { one, keyed: keyedIn(one), print: smallest * 0.75 * Math.min(largestScale, scale) };
+  const judged = (whole: Arranged): Judged<T> => {
+    const surroundings = around(whole);
+    const scale = scaleWithKey(surroundings.parts, { frame: surroundings.frame, sheet });
+    const smallest = Math.min(...whole.entries.flatMap(({ text }) => text.lines.map(({ size }) => size)));
+    return { whole, surroundings, keyed: keyedIn(whole), print: smallest * 0.75 * Math.min(largestScale, scale) };
   };
   const enough = roomWanted(wide, usual.layout.size);
   return widenings
@@ -65,7 +70,7 @@ export function arranged(
         judged(inShapes([sets.length > 3 ? suited(shape, counts, enough) : shape])),
       ),
     )
-    .reduce((best, other) => (isBetter(other, best) ? other : best), judged(usual)).one;
+    .reduce((best, other) => (isBetter(other, best) ? other : best), judged(usual));
 }
 
 /** What the longer ones of some entries need, as a share of the size of the curves. */
@@ -74,15 +79,16 @@ function roomWanted(entries: readonly Placed[], size: number): number {
   return (widths[Math.floor(widths.length * 0.75)]! * 1.25) / size;
 }
 
-interface Judged {
-  readonly one: Arranged;
+interface Judged<T> {
+  readonly whole: Arranged;
+  readonly surroundings: T;
   readonly keyed: number;
   /** Of the smallest names, in points. */
   readonly print: number;
 }
 
 /** More names inside is better as long as they can be read; where they cannot, only print that is no smaller. */
-function isBetter(one: Judged, than: Judged): boolean {
+function isBetter(one: Judged<unknown>, than: Judged<unknown>): boolean {
   if (one.keyed !== than.keyed) {
     const fewer = one.keyed < than.keyed;
     const [few, many] = fewer ? [one, than] : [than, one];

@@ -19,6 +19,7 @@ const besideDigits = 8;
 const leastRoom = 2;
 /** Stands in a region that has no room for its numbers. */
 export const dotRadius = 2;
+
 /** A side of the key with everything in its place. */
 interface LaidSide {
   readonly x: number;
@@ -28,13 +29,13 @@ interface LaidSide {
   readonly lines: Leaders;
 }
 
-export function laidOut({ sides, width }: Plan, { frame, avoid }: KeyRoom): LaidSide[] {
+function laidOut({ sides, width }: Plan, { frame, avoid }: KeyRoom): LaidSide[] {
   const all = marksIn(sides.flat().map(({ part }) => part));
   return sides.map((sets, s) => {
     const left = s === 0;
     const x = left ? frame.x - besideFrame - width : frame.x + frame.width + besideFrame;
     const tops = topsOf(sets, frame);
-    const marks = left ? all.slice(0, sets.length) : all.slice(-sets.length || all.length);
+    const marks = left ? all.slice(0, sets.length) : all.slice(sides[0].length);
     const elsewhere = all.flatMap((mark) => (mark.box && !marks.includes(mark) ? [mark.box] : []));
     const ends = marks.flatMap((mark, i) => endsOf(mark, { x, y: tops[i]!, width, left }) ?? []);
     return { x, sets, tops, marks, lines: leaders(ends, besideFrame + 4, [...avoid, ...elsewhere]) };
@@ -44,8 +45,8 @@ export function laidOut({ sides, width }: Plan, { frame, avoid }: KeyRoom): Laid
 /** How often neighbours in the key are tried the other way round. */
 const mostSwaps = 6;
 
-/** Neighbours in the key whose lines cross change places where fewer lines meet anything then. */
-export function uncrossed(plan: Plan, room: KeyRoom): Plan {
+/** Both sides of the key with everything in its place. Neighbours whose lines cross change places where fewer lines meet anything then. */
+export function uncrossed(plan: Plan, room: KeyRoom): readonly LaidSide[] {
   let best = plan;
   let laid = laidOut(plan, room);
   const tried = new Set<string>();
@@ -62,7 +63,7 @@ export function uncrossed(plan: Plan, room: KeyRoom): Plan {
     const after = laidOut(other, room);
     if (offencesOf(after) < offencesOf(laid)) [best, laid] = [other, after];
   }
-  return best;
+  return laid;
 }
 
 const offencesOf = (laid: readonly LaidSide[]): number => laid.reduce((sum, { lines }) => sum + lines.offences, 0);

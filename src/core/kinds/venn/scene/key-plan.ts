@@ -52,7 +52,6 @@ export interface Plan {
   readonly sides: readonly [left: readonly PartSet[], right: readonly PartSet[]];
   readonly inARow: number;
   readonly width: number;
-  readonly height: number;
   readonly scale: number;
 }
 
@@ -108,7 +107,7 @@ export function bestPlan(
       const height = Math.max(frame.height, ...sides.map(heightOf));
       const across = frame.width + filled * (besideFrame + width);
       const scale = sheet ? Math.min(sheet.width / across, sheet.height / height) : 1000 / Math.max(across, height);
-      return { sides, inARow, width, height, scale };
+      return { sides, inARow, width, scale };
     };
     const nearer = planOf(bySide(sets, frame));
     const right = planOf([[], byHeight(sets)]);

@@ -2,7 +2,7 @@ import { ellipsePath, type Point } from '../../../arrange/curves';
 import { roundedPath } from '../../../arrange/graph';
 import { capHeightOf, runsOf, widthOf, type Run } from '../../../measure';
 import type { Primitive, Rect, SceneGroup } from '../../../scene';
-import { dotRadius, laidOut, uncrossed, type Mark } from './key-lines';
+import { dotRadius, uncrossed, type Mark } from './key-lines';
 import {
   besideFrame,
   besideNumber,
@@ -39,11 +39,11 @@ export interface Key {
 export function keyBeside(parts: readonly KeyPart[], room: KeyRoom, ink: string): Key {
   if (parts.length === 0) return { groups: [], places: [], bounds: room.frame };
   const columns = columnsFor(parts);
-  const plan = uncrossed(bestPlan(parts, columns, room), room);
+  const plan = bestPlan(parts, columns, room);
   const groups: SceneGroup[] = [];
   const places: ListedPlace[] = [];
   const { frame } = room;
-  for (const { x, tops, sets, marks, lines } of laidOut(plan, room)) {
+  for (const { x, tops, sets, marks, lines } of uncrossed(plan, room)) {
     let next = 0;
     sets.forEach((set, i) => {
       const [y, mark] = [tops[i]!, marks[i]!];

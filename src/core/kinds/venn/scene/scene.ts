@@ -48,11 +48,11 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
   const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
   const shown = manner.content === 'names' || manner.content === 'scattered';
-  const whole = arranged(diagram, sets, shown, broken, (one) => ({
+  const { whole, surroundings } = arranged(diagram, sets, shown, broken, (one) => ({
+    ...framed(diagram, sets, shown, one),
     parts: keyParts(diagram, sets, one, ink),
-    frame: framed(diagram, sets, shown, one).frame,
   }));
-  const { names, frame: around, strip } = framed(diagram, sets, shown, whole);
+  const { names, frame: around, strip, parts } = surroundings;
   const { entries, layout, scaled } = whole;
   const nameOfAll = manner.universe.trim();
   const none = entries.filter(({ mask }) => mask === 0);
@@ -63,7 +63,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const frameBottom = around.y + around.height;
   const bankStrip = listBelow(bank.map(listed), { ...around, y: frameBottom + pad }, apart * 1.4);
   const key = keyBeside(
-    keyParts(diagram, sets, whole, ink),
+    parts,
     {
       frame: around,
       sheet: freeRoom(diagram, noLegend),

@@ -5,7 +5,8 @@ import { hierarchyOf } from '../../../../core/hierarchy';
 import { useBench, useParts } from '../../context';
 import { axis } from '../../panels/chart-axis';
 import { FiguresFrame } from '../../panels/FiguresFrame';
-import { FigureTable, LitRow } from '../../panels/FigureTable';
+import { EntryRow } from '../../panels/EntryRow';
+import { FigureTable } from '../../panels/FigureTable';
 import { TierFigures } from '../../tree/TierFigures';
 
 const mostRows = 200;
@@ -113,18 +114,10 @@ export function FiguresPanel() {
             className="mt-3"
           >
             {figures.managers.slice(0, mostRows).map((manager) => (
-              <LitRow
+              <EntryRow
                 key={manager.id}
+                entry={manager}
                 light={() => light(reports(manager.id))}
-                about={
-                  <button
-                    className="text-left hover:underline"
-                    onFocus={() => light(reports(manager.id))}
-                    onClick={() => store.getState().select(manager.id)}
-                  >
-                    {manager.name || 'No name yet'}
-                  </button>
-                }
                 cells={[
                   manager.span,
                   manager.vacant > 0 ? { words: manager.vacant, className: 'text-brass' } : 0,

@@ -5,7 +5,8 @@ import { figureTopics, type ClassFigures, type TopicTree } from '../../../../cor
 import { own } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
 import { FiguresFrame } from '../../panels/FiguresFrame';
-import { FigureTable, LitRow } from '../../panels/FigureTable';
+import { EntryRow } from '../../panels/EntryRow';
+import { FigureTable } from '../../panels/FigureTable';
 import { TierFigures } from '../../tree/TierFigures';
 
 const mostRows = 200;
@@ -62,7 +63,6 @@ function Classes({
   light: (ids: readonly string[]) => void;
   branch: (id: string) => readonly string[];
 }) {
-  const { store } = useParts();
   return (
     <>
       <h2 className="label mb-1 font-sans">Each class</h2>
@@ -80,19 +80,11 @@ function Classes({
         ]}
       >
         {classes.slice(0, mostRows).map((one) => (
-          <LitRow
+          <EntryRow
             key={one.id}
+            entry={one}
+            indent={(one.tier - 1) * 8}
             light={() => light(branch(one.id))}
-            about={
-              <button
-                className="text-left hover:underline"
-                style={{ paddingLeft: (one.tier - 1) * 8 }}
-                onFocus={() => light(branch(one.id))}
-                onClick={() => store.getState().select(one.id)}
-              >
-                {one.name || 'No name yet'}
-              </button>
-            }
             cells={[
               one.parts,
               one.below,

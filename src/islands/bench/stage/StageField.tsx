@@ -1,0 +1,61 @@
+import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { useParts } from '../context';
+
+/**
+ * A field over the drawing, for what is edited where it stands: focused and selected at once. Enter and Tab leave it, Escape takes back what was typed since
+ * it was opened.
+ */
+export function StageField({
+  label,
+  value,
+  change,
+  onDone,
+  look,
+  style,
+  placeholder,
+  maxLength,
+}: {
+  label: string;
+  value: string;
+  change: (value: string) => void;
+  onDone: () => void;
+  look: string;
+  style: CSSProperties;
+  placeholder?: string;
+  maxLength?: number;
+}) {
+  const { store } = useParts();
+  const [before] = useState(value);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    input.current?.focus();
+    input.current?.select();
+  }, []);
+  const close = () => {
+    store.getState().set({ editing: null });
+    onDone();
+  };
+  return (
+    <input
+      ref={input}
+      aria-label={label}
+      placeholder={placeholder}
+      maxLength={maxLength}
+      className={`absolute border-2 border-moss bg-raised px-2 py-1 text-center text-ink ${look}`}
+      style={style}
+      value={value}
+      onChange={(event) => change(event.target.value)}
+      onBlur={() => store.getState().set({ editing: null })}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === 'Tab') {
+          event.preventDefault();
+          close();
+        } else if (event.key === 'Escape') {
+          if (value !== before) change(before);
+          close();
+        }
+        event.stopPropagation();
+      }}
+    />
+  );
+}
