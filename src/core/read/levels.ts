@@ -87,7 +87,7 @@ function levelsIn({ rows, delimiter }: TableTokens): Levels | null {
   while (told[count] && told[count]![1] === told[0]![1] && Number(told[count]![2]) === Number(told[0]![2]) + count)
     count++;
   if (count >= 2) return { rows: rows.slice(1), heading: first, count, stepped: hasSteps(rows.slice(1), count) };
-  const width = Math.max(...rows.map(({ cells }) => cells.length));
+  const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   return width >= 2 && isStaircase(rows) && (delimiter !== '\t' || jumps(rows))
     ? { rows, heading: null, count: width, stepped: true }
     : null;

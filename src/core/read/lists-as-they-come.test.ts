@@ -250,6 +250,7 @@ describe('long lists are read in time that grows with their length', () => {
       `Name,Reports to\nAda Quill,\nBo,"${' '.repeat(9000)}and${' '.repeat(900)}x"\nCy,Ada${' '.repeat(200_000)}Quill`,
     ],
     ['colons and commas in a line', `${lines(3, (i) => `item${i}${': a, b'.repeat(20_000)}`)}`],
+    ['a table of very many rows', `${lines(300_000, (i) => `${word(i)},${i % 7}`)}`],
     ['a deep outline', lines(3000, (i) => `${' '.repeat(i)}Person`)],
   ])(
     '%s',
