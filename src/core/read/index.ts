@@ -5,7 +5,7 @@ export { atWord, fieldsOf, inPieces, withinLimits } from './fit';
 export { columnUseOf, commonHeadings, fieldPrefix, trayHeading, type ColumnUse, type Headings } from './headings';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
 export { NameIndex } from './name-index';
-export { foldName, isSumName } from './names';
+export { foldName, isNear, isSumName } from './names';
 export { readOutline } from './outline';
 export * from './picture-field';
 export { cellOf, quoted, quotedAt, textsOf } from './quoted';

@@ -4,6 +4,7 @@ export { freeRoom, placeOnSheet } from './place-sheet';
 export * from './kept-groups';
 export * from './scene';
 export { sheetNotes } from './sheet-notes';
+export { styledLine } from './line-marks';
 export { labelledLine, type LabelledLine } from './side-links';
 export { sheetSet, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';

@@ -1,6 +1,13 @@
+export { convexHull } from './convex-hull';
 export { inOrder } from './isotonic';
 export * from './label-place';
 export * from './polyline';
 export * from './route-links';
 export * from './rounded-path';
 export { short } from './short';
+export { evenPlaces, pushApart, type EvenGraph } from './even';
+export { fewerBends } from './fewer-bends';
+export { freeLinks, pointAt, type FreeLine, type FreeLink, type FreeLinks } from './free-links';
+export * from './layered';
+export { onRings, untangledOrder, type Rings, type RingTree } from './rings';
+export * from './segments';

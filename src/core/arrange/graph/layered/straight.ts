@@ -1,0 +1,118 @@
+import type { Orders } from './crossings';
+import type { Layers } from './layers';
+
+/** Where layers begin and end along, and the middles of vertices across. */
+export interface Placed {
+  readonly x: Float64Array;
+  readonly start: readonly number[];
+  readonly end: readonly number[];
+  /** Where a line from a vertex towards another meets its edge, across. */
+  dock(at: number, towards: number): number;
+}
+
+/** Lines keep so far from what they pass, and leave a box upright for so long where they cannot leave it at a slant. CSS px. */
+const clear = 3;
+const upright = 5;
+
+/**
+ * Lines through the layers, pulled straight as far as each keeps its place between its neighbours in every layer it passes: so none crosses more than the order
+ * of the layers says, and none meets a box or words. Bends that are pulled are where they were pulled to for the lines after. O(bends²) a line.
+ */
+export class StraightLines {
+  private readonly place: Int32Array;
+  /** Where a line is across when it comes to the beginning and to the end of its layer. */
+  private readonly atStart: Float64Array;
+  private readonly atEnd: Float64Array;
+
+  constructor(
+    private readonly layers: Layers,
+    private readonly orders: Orders,
+    private readonly placed: Placed,
+  ) {
+    this.place = new Int32Array(layers.count);
+    for (const order of orders) order.forEach((v, i) => (this.place[v] = i));
+    this.atStart = placed.x.slice();
+    this.atEnd = placed.x.slice();
+  }
+
+  /** Across and along by turns, from the edge of the first vertex to that of the last. */
+  through(way: readonly number[]): number[] {
+    const { layer, along } = this.layers;
+    const { dock, start, end, x } = this.placed;
+    const down = layer[way.at(-1)!]! > layer[way[0]!]!;
+    const last = way.length - 1;
+    const middle = (v: number) => (start[layer[v]!]! + end[layer[v]!]!) / 2;
+    const rim = (v: number, low: boolean) => (low ? end[layer[v]!]! + upright : start[layer[v]!]! - upright);
+    const edge = (v: number, low: boolean) => middle(v) + ((low ? 1 : -1) * along[v]!) / 2;
+    const [first, end_] = [dock(way[0]!, way[1]!), dock(way[last]!, way[last - 1]!)];
+    const points = [first, edge(way[0]!, down), first, rim(way[0]!, down)];
+    for (let i = 0; i < last;) {
+      const [px, py] = [points.at(-2)!, points.at(-1)!];
+      let next = i + 1;
+      for (let j = Math.min(last, i + farthest); j > i; j--) {
+        const target = j === last ? end_ : x[way[j]!]!;
+        const at = rim(way[j]!, !down);
+        if (j > i + 1 && !this.isClear(way, i, j, [px, py, target, at])) continue;
+        for (let m = i + 1; m < j; m++) {
+          const here = (y: number) => px + ((target - px) * (y - py)) / (at - py);
+          this.atStart[way[m]!] = here(start[layer[way[m]!]!]! - upright);
+          this.atEnd[way[m]!] = here(end[layer[way[m]!]!]! + upright);
+        }
+        points.push(target, at);
+        next = j;
+        break;
+      }
+      if (next < last) points.push(x[way[next]!]!, rim(way[next]!, down));
+      i = next;
+    }
+    points.push(end_, edge(way[last]!, !down));
+    return withoutStubs(points);
+  }
+
+  /** Whether a stretch keeps between the neighbours of the vertices it passes, and of those it begins and ends with. */
+  private isClear(
+    way: readonly number[],
+    i: number,
+    j: number,
+    [px, py, qx, qy]: readonly [number, number, number, number],
+  ): boolean {
+    const { layer, across } = this.layers;
+    const { start, end } = this.placed;
+    const [top, bottom] = [Math.min(py, qy), Math.max(py, qy)];
+    for (let m = i; m <= j; m++) {
+      const v = way[m]!;
+      const order = this.orders[layer[v]!]!;
+      const at = this.place[v]!;
+      const [before, after] = [order[at - 1], order[at + 1]];
+      for (const [y, x] of [
+        [start[layer[v]!]! - upright, this.atStart],
+        [end[layer[v]!]! + upright, this.atEnd],
+      ] as const) {
+        if (y <= top || y >= bottom) continue;
+        const low = before === undefined ? -Infinity : x[before]! + across[before]! / 2 + clear;
+        const high = after === undefined ? Infinity : x[after]! - across[after]! / 2 - clear;
+        const here = px + ((qx - px) * (y - py)) / (qy - py);
+        if (here < low || here > high) return false;
+      }
+    }
+    return true;
+  }
+}
+
+/** Without the upright pieces at its ends where the line goes on steeply anyway. */
+function withoutStubs(points: readonly number[]): number[] {
+  const isSteep = (p: number, q: number): boolean =>
+    Math.abs(points[p]! - points[q]!) <= steep * Math.abs(points[p + 1]! - points[q + 1]!);
+  const n = points.length;
+  const first = n >= 6 && isSteep(2, 4) ? [] : points.slice(2, 4);
+  const last = n >= 8 && isSteep(n - 4, n - 6) ? [] : points.slice(n - 4, n - 2);
+  return n < 8
+    ? [...points]
+    : [...points.slice(0, 2), ...first, ...points.slice(4, n - 4), ...last, ...points.slice(n - 2)];
+}
+
+/** How far across a line may go against how far along, to leave a box at a slant. */
+const steep = 1.1;
+
+/** A stretch passes no more layers than this. */
+const farthest = 60;

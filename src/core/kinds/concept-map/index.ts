@@ -1,0 +1,11 @@
+export { conceptMap } from './kind';
+export type { MapCommand } from './commands';
+export type { Comparison, KeyProposition } from './figures/compare';
+export type { MapFigures } from './figures/figures';
+export { endWritten, newLink, propositionWritten, split, turnedRound } from './gestures';
+export { example, proposition, type ConceptMap, type Counted, type Enclosure, type MapManner } from './model';
+export { sentenceOf } from './sentences';
+export { mapStructure, linksInOrder, type MapListing } from './structure';
+export { blankWords } from './scene/word-bank';
+export { linksInList } from './write/order';
+export { mapText } from './write/lists';

@@ -1,0 +1,101 @@
+import { quoted, quotedAt, withoutMarks } from '../../../read';
+
+/** A proposition as a line tells it; several ideas may follow one phrase. */
+export interface ToldProposition {
+  readonly from: string;
+  readonly phrase: string;
+  readonly to: readonly string[];
+}
+
+/** "tides --carry--> silt", "tides -carry-> silt", "tides -> silt", "tides → silt", "tides —carry→ silt", "tides [carry] silt". */
+const arrowSign = String.raw`(?:-{1,3}>|=>|→|⟶|➔|➝)`;
+const stroke = /^\s*(?:-{1,2}|—|–)\s*/u;
+/** What ends an idea at the beginning of a line, and a phrase. */
+const afterIdea = new RegExp(String.raw`\s*(?:-{2,}|${arrowSign})|\s+[—–-]`, 'u');
+const afterPhrase = new RegExp(String.raw`\s*[—–]?${arrowSign}`, 'u');
+const direct = new RegExp(String.raw`^\s*${arrowSign}\s*`, 'u');
+const closing = new RegExp(String.raw`^\s*[—–]?${arrowSign}\s*`, 'u');
+
+/**
+ * The proposition that a line with an arrow tells; null where it has none. Ideas and the phrase may stand in quotes, and are then taken as they are; several
+ * ideas after the arrow are parted by semicolons. O(length).
+ */
+export function arrowLine(line: string): ToldProposition | null {
+  const first = partAt(line, 0, afterIdea);
+  if (first.text === '') return null;
+  let at = first.end;
+  let phrase = '';
+  const arrow = direct.exec(line.slice(at));
+  if (arrow) at += arrow[0].length;
+  else {
+    const begin = stroke.exec(line.slice(at));
+    if (!begin) return null;
+    const words = partAt(line, at + begin[0].length, afterPhrase);
+    const end = closing.exec(line.slice(words.end));
+    if (!end) return null;
+    phrase = words.text;
+    at = words.end + end[0].length;
+  }
+  const to: string[] = [];
+  while (at < line.length) {
+    const part = partAt(line, at, /\s*;\s*/u);
+    if (part.text !== '') to.push(part.text);
+    at = part.end + /^\s*;?\s*/u.exec(line.slice(part.end))![0].length;
+  }
+  return to.length > 0 ? { from: first.text, phrase, to } : null;
+}
+
+/** The text from a place up to what ends it; in quotes as it is, where what ends it comes right after them. */
+function partAt(line: string, start: number, ending: RegExp): { readonly text: string; readonly end: number } {
+  const told = quotedAt(line, start);
+  if (told) {
+    const rest = line.slice(told.end);
+    if (rest.trim() === '') return { text: told.text, end: line.length };
+    if (ending.exec(rest)?.index === 0) return { text: told.text, end: told.end };
+  }
+  const cut = ending.exec(line.slice(start));
+  const end = cut ? start + cut.index : line.length;
+  return { text: line.slice(start, end).trim(), end };
+}
+
+/** Whether a text is read back from a line as it is, without quotes. */
+const isPlain = (text: string): boolean =>
+  text !== '' &&
+  text === text.trim() &&
+  !/["\\\n\r\t;>→⟶➔➝—–]|--|\s-|-$|^-/u.test(text) &&
+  !startsLikeOther.test(text) &&
+  withoutMarks(`${text} .`) === `${text} .`;
+/** Beginnings that mean something else at the beginning of a line. */
+const startsLikeOther = /^(e\.?\s?g\.?\s|focus(\s|:)|[-*+•#]\s|\d+[.)]\s|[a-z][.)]\s)/iu;
+
+const told = (text: string): string => (isPlain(text) ? text : quoted(text));
+
+/** A proposition as a line from which it is read back. */
+export const propositionLine = (from: string, phrase: string, to: string): string =>
+  phrase === '' ? `${told(from)} --> ${told(to)}` : `${told(from)} --${told(phrase)}--> ${told(to)}`;
+
+/** "Focus question: What makes an estuary productive?"; the question, or null. */
+export function questionIn(line: string): string | null {
+  const found = /^\s*(?:focus question|question|leitfrage)\s*[:=]\s*(.+)$/iu.exec(line);
+  if (!found) return null;
+  const rest = found[1]!.trim();
+  const inQuotes = quotedAt(rest, 0);
+  return inQuotes && inQuotes.end === rest.length ? inQuotes.text : rest;
+}
+
+/** "Focus: estuary"; the idea, or null. */
+export function focusIn(line: string): string | null {
+  const found = /^\s*focus(?: idea| concept)?\s*[:=]\s*(.+)$/iu.exec(line);
+  if (!found) return null;
+  const rest = found[1]!.trim();
+  const inQuotes = quotedAt(rest, 0);
+  return inQuotes && inQuotes.end === rest.length ? inQuotes.text : rest;
+}
+
+/** "e.g. redshank" without its sign; null for what is no example. */
+export function exampleIn(text: string): string | null {
+  const found = /^(?:e\.\s?g\.|eg\.?|for example:?|example:|z\.\s?b\.|p\.\s?ex\.)\s+(.+)$/isu.exec(text);
+  return found ? found[1]!.trim() : null;
+}
+
+export const plainOrQuoted = told;

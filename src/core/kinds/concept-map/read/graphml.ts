@@ -1,0 +1,119 @@
+import { SaxesParser } from 'saxes';
+import type { ListTokens, ReadChoices } from '../../../read';
+import { example } from '../model';
+import { MapMaker, mapFinding, noMapRead, type MapReading } from './result';
+
+export const isGraphml = (text: string): boolean => /<graphml[\s>]/.test(text.slice(0, 4000));
+
+const detailKey = /^(details?|description|note)(\s*\d+)?$/i;
+
+interface Node {
+  readonly id: string;
+  readonly line: number;
+  name: string;
+  readonly details: string[];
+  readonly fields: [string, string][];
+}
+interface Edge {
+  readonly from: string;
+  readonly to: string;
+  readonly line: number;
+  phrase: string;
+}
+
+/**
+ * GraphML (U. Brandes and others, "GraphML Progress Report", 2002): nodes as ideas, edges as propositions. A name is the node's data under a key named
+ * label, name or title, or the text within its label; else its id. Nested graphs are read flat. What is not well formed is told with its line. O(characters).
+ */
+export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapReading {
+  const parser = new SaxesParser({ xmlns: false, position: true });
+  const keys = new Map<string, string>();
+  const nodes = new Map<string, Node>();
+  const edges: Edge[] = [];
+  const open: { name: string; node: Node | null; edge: Edge | null; key: string | null; text: string }[] = [];
+  const problems: { line: number; message: string }[] = [];
+  let title = '';
+  const local = (name: string) => name.slice(name.indexOf(':') + 1);
+  const attribute = (tag: { attributes: Record<string, unknown> }, name: string): string => {
+    const value = Object.hasOwn(tag.attributes, name) ? tag.attributes[name] : undefined;
+    return typeof value === 'string' ? value : '';
+  };
+  parser.on('error', (error) => {
+    problems.push({ line: parser.line, message: error.message.replace(/^\d+:\d+:\s*/, '') });
+  });
+  parser.on('opentag', (tag) => {
+    const name = local(tag.name);
+    const above = open.at(-1);
+    let { node, edge } = above ?? { node: null, edge: null };
+    let key: string | null = above?.key ?? null;
+    if (name === 'key')
+      keys.set(attribute(tag, 'id'), (attribute(tag, 'attr.name') || attribute(tag, 'id')).toLowerCase());
+    if (name === 'node') {
+      const id = attribute(tag, 'id');
+      node = nodes.get(id) ?? { id, line: parser.line, name: '', details: [], fields: [] };
+      nodes.set(id, node);
+      edge = null;
+    }
+    if (name === 'edge') {
+      edge = { from: attribute(tag, 'source'), to: attribute(tag, 'target'), line: parser.line, phrase: '' };
+      edges.push(edge);
+      node = null;
+    }
+    if (name === 'data') key = attribute(tag, 'key');
+    open.push({ name, node, edge, key, text: '' });
+  });
+  const text = (piece: string): void => {
+    const top = open.at(-1);
+    if (top) top.text += piece;
+  };
+  parser.on('text', text);
+  parser.on('cdata', text);
+  parser.on('closetag', () => {
+    const top = open.pop();
+    if (!top) return;
+    const words = top.text.trim();
+    const named = top.key === null ? '' : (keys.get(top.key) ?? top.key).toLowerCase();
+    const isLabel = /^(label|name|title|text|phrase|relation|caption)$/.test(named);
+    if (/label$/i.test(top.name) && words !== '') {
+      if (top.node && top.node.name === '') top.node.name = words;
+      else if (top.edge && top.edge.phrase === '') top.edge.phrase = words;
+    } else if (top.name === 'data' && words !== '') {
+      if (top.edge) {
+        if (isLabel || top.edge.phrase === '') top.edge.phrase = words;
+      } else if (top.node) {
+        if (isLabel) top.node.name = words;
+        else if (detailKey.test(named)) top.node.details.push(words);
+        else top.node.fields.push([named || 'data', words]);
+      } else if (named === 'question' || isLabel) title = words;
+    }
+  });
+  parser.write(tokens.text).close();
+  const maker = new MapMaker(choices);
+  for (const { line, message } of problems.slice(0, 20))
+    maker.findings.push(
+      mapFinding(
+        'bad-graph',
+        'warning',
+        `Line ${line}: the XML is not well formed (${message}). What could be read was kept.`,
+        { line },
+      ),
+    );
+  if (nodes.size === 0 && edges.length === 0) return { ...noMapRead, findings: maker.findings };
+  const ideaOf = new Map<string, string | null>();
+  const end = (id: string, line: number): string | null => {
+    if (!ideaOf.has(id)) ideaOf.set(id, maker.add({ name: id, line }));
+    return ideaOf.get(id)!;
+  };
+  for (const { id, line, name, details, fields } of nodes.values()) {
+    const kind = fields.find(([key]) => key === 'kind')?.[1];
+    const made = maker.add({
+      ...{ name: name || id, line, details },
+      role: kind === example ? example : null,
+      fields: Object.fromEntries(fields.filter(([key, value]) => !(key === 'kind' && value === example))),
+    });
+    ideaOf.set(id, made);
+  }
+  for (const { from, to, phrase, line } of edges) maker.link(end(from, line), end(to, line), phrase, line);
+  if (title !== '') maker.question = title.slice(0, 300);
+  return maker.done('graphml');
+}

@@ -1,0 +1,149 @@
+import {
+  asideTrayed,
+  columnUseOf,
+  foldName,
+  openQuoteFinding,
+  trayed,
+  type Column,
+  type ListTokens,
+  type ReadChoices,
+  type TableTokens,
+} from '../../../read';
+import { mapHeadings, roleOfWord } from '../words';
+import { MapMaker, type MapReading } from './result';
+
+interface Told {
+  readonly columns: readonly Column[];
+  readonly header: boolean;
+}
+
+/** What the columns of a table are, where it holds propositions; null where it does not. */
+export function propositionColumns({ rows }: TableTokens, choices: ReadChoices = {}): Told | null {
+  const head = rows[0]?.cells ?? [];
+  const uses = head.map((cell) => columnUseOf(cell, mapHeadings));
+  const at = (use: string) => uses.indexOf(use);
+  // "Idea, Linking phrase, Idea": the second column of one heading is the other end.
+  const second = at('from') >= 0 && at('to') < 0 ? uses.indexOf('from', at('from') + 1) : -1;
+  const to = at('to') >= 0 ? at('to') : second;
+  const isHeader = at('from') >= 0 && to >= 0;
+  const chosen = choices.columns;
+  if (isHeader) {
+    const columns = head.map((header, index): Column => ({
+      index,
+      header,
+      use: chosen?.[index] ?? (index === to ? 'to' : (uses[index] ?? 'field')),
+    }));
+    return { columns, header: true };
+  }
+  const width = Math.max(0, ...rows.slice(0, 50).map(({ cells }) => cells.length));
+  const told = chosen ? Object.values(chosen) : [];
+  if (told.includes('from') && told.includes('to'))
+    return {
+      columns: Array.from({ length: width }, (_, index): Column => ({
+        index,
+        header: '',
+        use: chosen![index] ?? 'field',
+      })),
+      header: false,
+    };
+  if (width !== 3 || !isThree(rows)) return null;
+  const uses3 = ['from', 'phrase', 'to'] as const;
+  return {
+    columns: uses3.map((use, index): Column => ({ index, header: '', use: chosen?.[index] ?? use })),
+    header: false,
+  };
+}
+
+/** Three cells a row without a heading: ideas come again on the two sides, and phrases are short and begin small. */
+function isThree(rows: TableTokens['rows']): boolean {
+  const full = rows.filter(({ cells }) => cells.length === 3 && cells.every((cell) => cell.trim() !== ''));
+  if (full.length < 2 || full.length < rows.length * 0.8) return false;
+  const seen = new Map<string, number>();
+  for (const { cells } of full)
+    for (const k of [0, 2]) seen.set(foldName(cells[k]!), (seen.get(foldName(cells[k]!)) ?? 0) + 1);
+  const again = full.filter(
+    ({ cells }) => seen.get(foldName(cells[0]!))! > 1 || seen.get(foldName(cells[2]!))! > 1,
+  ).length;
+  const phrases = full.filter(
+    ({ cells }) => /^\p{Ll}[\p{L}\s'’-]*$/u.test(cells[1]!.trim()) && cells[1]!.trim().split(/\s+/).length <= 5,
+  ).length;
+  return again >= full.length * 0.5 && phrases >= full.length * 0.8;
+}
+
+/**
+ * A table of propositions: idea, linking phrase, idea. A row with one idea alone tells details, its kind and fields; with a column of numbers, ideas of one
+ * name are told apart and propositions name them by number. O(cells).
+ */
+export function readPropositions(tokens: ListTokens, table: TableTokens, told: Told, choices: ReadChoices): MapReading {
+  const { columns, header } = told;
+  const maker = new MapMaker(choices);
+  if (table.openQuote !== null) maker.findings.push(openQuoteFinding(table.openQuote));
+  maker.notPlaced.push(...asideTrayed(table.aside));
+  const rows = header ? table.rows.slice(1) : table.rows;
+  const numbered = columns.some(({ use }) => use === 'id');
+  const byNumber = new Map<string, string>();
+  const later: { from: string; phrase: string; to: string; line: number; rest: Rest }[] = [];
+  const ideaAt = (cell: string, line: number): string | null =>
+    (numbered ? byNumber.get(cell.trim()) : undefined) ?? maker.idea(cell, line);
+  for (const row of rows) {
+    const { cells, line } = row;
+    const of = (use: string) => columns.filter((column) => column.use === use).map(({ index }) => cells[index] ?? '');
+    const one = (use: string) => of(use).find((cell) => cell.trim() !== '') ?? '';
+    const tray = one('tray');
+    if (tray !== '' && cells.filter((cell) => cell.trim() !== '').length === 1) {
+      maker.notPlaced.push({ line, text: tray, reason: 'It had no place before.' });
+      continue;
+    }
+    const details = of('detail');
+    while (details.length > 0 && details.at(-1)!.trim() === '') details.pop();
+    const fields = Object.fromEntries(
+      columns.flatMap(({ use, header: name, index }) =>
+        use === 'field' && (cells[index] ?? '') !== ''
+          ? [[name.replace(/^Field: /, '') || `Column ${index + 1}`, cells[index]!]]
+          : [],
+      ),
+    );
+    const rest: Rest = { details, fields, role: roleOfWord(one('role')) };
+    const id = one('id').trim();
+    const [from, to] = [one('from'), one('to')];
+    if (numbered && id !== '') {
+      const made = maker.add({ name: from, line });
+      if (made !== null) {
+        byNumber.set(id, made);
+        maker.tell(made, rest);
+      }
+      continue;
+    }
+    if (from.trim() === '') {
+      maker.notPlaced.push(trayed(row, `Line ${line} names no idea to begin with.`));
+      continue;
+    }
+    if (to.trim() === '' && one('phrase').trim() !== '') {
+      maker.notPlaced.push(trayed(row, `Line ${line} does not say which idea the phrase leads to.`));
+      continue;
+    }
+    later.push({ from, phrase: one('phrase'), to, line, rest });
+    if (!numbered) {
+      const made = maker.idea(from, line);
+      if (to.trim() !== '') maker.idea(to, line);
+      if (made !== null) maker.tell(made, rest);
+    }
+  }
+  for (const { from, phrase, to, line, rest } of later) {
+    if (to.trim() === '') continue;
+    const [a, b] = [ideaAt(from, line), ideaAt(to, line)];
+    if (numbered && a !== null) maker.tell(a, rest);
+    maker.link(a, b, phrase, line);
+  }
+  return maker.done('propositions', {
+    columns,
+    header,
+    emptyLines: tokens.emptyLines(table.all.length),
+  });
+}
+
+interface Rest {
+  readonly details: readonly string[];
+  readonly fields: Readonly<Record<string, string>>;
+  readonly role: string | null;
+}

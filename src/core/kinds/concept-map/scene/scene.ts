@@ -1,0 +1,305 @@
+import { extentOfLines, roundedPath, type Polyline } from '../../../arrange/graph';
+import {
+  KeptFor,
+  own,
+  sheetName,
+  type Arrangement,
+  type BoxStyle,
+  type DiagramCommon,
+  type Entry,
+} from '../../../model';
+import {
+  entryGroup,
+  freeRoom,
+  keptGroups,
+  placeOnSheet,
+  scalesFor,
+  sheetNotes,
+  sizeChoices,
+  smallestText,
+  styledLine,
+  takeSheet,
+  tierNameRoom,
+  tierNames,
+  type TakenSheet,
+  type Primitive,
+  type Rect,
+  type Scene,
+  type SceneGroup,
+  type TierBand,
+} from '../../../scene';
+import { foldName } from '../../../read';
+import { lookOf, tierStyle } from '../../../style';
+import { example, type ConceptMap } from '../model';
+import { sentenceOf } from '../sentences';
+import { asHierarchy } from '../styles';
+import type { MapListing } from '../structure';
+import { mapRoleList, rankName } from '../words';
+import type { DrawnLink, DrawnMap } from './drawn';
+import { enclosureGroups } from './enclosures';
+import { fittedMap, styleOf, type FittedMap } from './fit';
+import { withFewBends } from './ranked';
+import { wordBank } from './word-bank';
+import { gapPrimitive, wordsPrimitives } from './words';
+
+interface Kept {
+  readonly parts: readonly unknown[];
+  readonly fitted: TakenSheet<FittedMap>;
+}
+const keptFitted = new KeptFor<MapListing, Kept>();
+const keptScene = new KeptFor<ConceptMap['titleBlock'], readonly SceneGroup[]>();
+
+/** From a map with complete styles to its Scene: ideas in boxes, the words of every link as a part of the drawing. */
+export function mapScene(diagram: ConceptMap, listing: MapListing, styles: readonly BoxStyle[]): Scene {
+  const shown = asShown(diagram);
+  const legend = [wordBank(diagram), legendOf(diagram, listing)].filter(Boolean).join('   ');
+  const smallestName = smallestText(diagram, listing, styles);
+  const smallestPhrase = Object.values(diagram.links).reduce(
+    (least, { id, phrase }) => (phrase.trim() === '' ? least : Math.min(least, styleOf(diagram, id).phraseSize)),
+    Infinity,
+  );
+  const smallest = smallestName === null ? null : Math.min(smallestName, smallestPhrase);
+  const usual = styles.at(-1)?.nameSize ?? 13;
+  const { largest, comfortable, wished } = scalesFor(diagram, { usual, smallest });
+  const choices = sizeChoices(diagram, asHierarchy(listing), styles, {
+    beside: new Uint8Array(listing.ids.length),
+    marks: null,
+  });
+  const margin = diagram.map.manner.way === 'ranked' ? tierNameRoom(diagram, styles, choices) : 0;
+  const parts = [
+    choices,
+    diagram.links,
+    diagram.arrangement,
+    diagram.sheet,
+    diagram.nudges,
+    diagram.tiers,
+    diagram.map.manner.way,
+  ];
+  const rest = JSON.stringify([
+    legend,
+    diagram.titleBlock,
+    diagram.styles.links,
+    diagram.styles.onlyLinks,
+    comfortable,
+  ]);
+  const before = keptFitted.get(listing);
+  const isKept = before?.parts.at(-1) === rest && parts.every((part, i) => part === before.parts[i]);
+  const taken = isKept
+    ? before.fitted
+    : straightened(
+        takeSheet(diagram.sheet, wished, (sheet) =>
+          fittedMap(diagram, listing, choices, {
+            room: freeRoom({ ...diagram, sheet }, legend),
+            largest,
+            comfortable,
+            margin,
+          }),
+        ),
+        diagram.arrangement,
+      );
+  if (!isKept) keptFitted.set(listing, { parts: [...parts, rest], fitted: taken });
+  const { drawn, wanted } = taken.fitted;
+  const look = lookOf(diagram.look);
+  const onIt = { ...diagram, sheet: taken.sheet };
+  const enclosures = enclosureGroups(diagram, listing, drawn);
+  const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
+  const extent = union([
+    drawn.extent,
+    ...[...enclosures, ...names].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
+  ]);
+  const onSheet = placeOnSheet(onIt, extent, legend, largest);
+  const said = saidOf(diagram);
+  const boxes = listing.ids.map((id, i) =>
+    entryGroup(own(shown.entries, id)!, styles[i]!, drawn.boxes[i]!, {
+      wanted: wanted[listing.tier[i]! - 1]!,
+      label: labelOf(diagram, listing, i, said),
+    }),
+  );
+  const groups = [...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...boxes];
+  const kept = keptGroups(keptScene.get(diagram.titleBlock) ?? [], groups);
+  keptScene.set(diagram.titleBlock, kept);
+  return {
+    title: diagram.title,
+    description: `Concept map: ${listing.ids.length} ideas and ${drawn.links.length} propositions in ${Math.max(0, listing.tierStart.length - 1)} ranks.`,
+    sheet: { ...onSheet.sheet, name: sheetName(taken.sheet), ground: look.ground },
+    drawing: onSheet.drawing,
+    direction: diagram.arrangement.direction,
+    groups: kept,
+    notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
+    tiers: bandsOf(diagram, listing, styles, drawn),
+    manner: drawn.rows ? 'bands' : 'compact',
+    entriesAs: 'boxes',
+    smallestText: smallest === null ? null : smallest * onSheet.drawing.scale,
+  };
+}
+
+/** Lines of rows are straightened once the sheet is chosen; those of other ways are straight. */
+function straightened({ sheet, fitted }: TakenSheet<FittedMap>, { direction }: Arrangement): TakenSheet<FittedMap> {
+  return { sheet, fitted: fitted.drawn.rows ? { ...fitted, drawn: withFewBends(fitted.drawn, direction) } : fitted };
+}
+
+/** Entries as their boxes show them: what is blanked has no words. */
+function asShown(diagram: ConceptMap): DiagramCommon {
+  const { manner, blanks } = diagram.map;
+  if (!manner.blanked) return diagram;
+  const entries: DiagramCommon['entries'] = {};
+  for (const [id, entry] of Object.entries(diagram.entries))
+    entries[id] = own(blanks, id) ? ({ ...entry, name: '', details: [] } satisfies Entry) : entry;
+  return { ...diagram, entries };
+}
+
+const union = (rects: readonly Rect[]): Rect => {
+  const left = Math.min(...rects.map(({ x }) => x));
+  const top = Math.min(...rects.map(({ y }) => y));
+  return {
+    x: left,
+    y: top,
+    width: Math.max(...rects.map(({ x, width }) => x + width)) - left,
+    height: Math.max(...rects.map(({ y, height }) => y + height)) - top,
+  };
+};
+
+function bandsOf(
+  diagram: ConceptMap,
+  { tierStart }: MapListing,
+  styles: readonly BoxStyle[],
+  { rows, extent }: DrawnMap,
+): TierBand[] {
+  const total = tierStart.length - 1;
+  return tierStart.slice(0, -1).map((from, t): TierBand => ({
+    tier: t + 1,
+    name: own(diagram.tiers, String(t + 1))?.name ?? rankName(t + 1),
+    // Without rows the bands share the length of the drawing.
+    start: rows ? rows[t]!.start : extent.y + (extent.height * t) / total,
+    end: rows ? rows[t]!.end : extent.y + (extent.height * (t + 0.85)) / total,
+    count: tierStart[t + 1]! - from,
+    swatch: styles[from]?.fill ?? tierStyle(lookOf(diagram.look), t + 1).fill,
+    gap: t === 0 || !rows ? null : rows[t]!.start - rows[t - 1]!.end,
+  }));
+}
+
+/** The names of tiers at the edge of the drawing, as those of trees stand. */
+function namesOfTiers(
+  diagram: ConceptMap,
+  listing: MapListing,
+  styles: readonly BoxStyle[],
+  { rows, extent }: DrawnMap,
+  margin: number,
+): SceneGroup[] {
+  const right = diagram.arrangement.direction === 'right';
+  const tiers = rows!.map(({ start, end }) => ({ start, rowStart: start, end }));
+  return tierNames(diagram, asHierarchy(listing), styles, tiers, margin).map((group) => ({
+    ...group,
+    x: right ? 0 : extent.x,
+    y: right ? extent.y : 0,
+    bounds: { ...group.bounds },
+  }));
+}
+
+/** Whether a link is drawn with an arrow: where it is not read downwards or outwards, or as the map says. */
+function hasArrow({ map }: ConceptMap, { tier }: MapListing, { from, to }: DrawnLink, drawn: DrawnMap): boolean {
+  if (map.manner.arrows !== 'needed') return map.manner.arrows === 'always';
+  if (map.manner.way !== 'even') return tier[to]! <= tier[from]!;
+  const [a, b] = [drawn.boxes[from]!, drawn.boxes[to]!];
+  const [dx, dy] = [b.x + b.width / 2 - a.x - a.width / 2, b.y + b.height / 2 - a.y - a.height / 2];
+  // What leads down but slightly is not seen to.
+  return dy < Math.max(8, Math.abs(dx) * 0.35);
+}
+
+function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): SceneGroup[] {
+  const { joinRadius } = diagram.arrangement;
+  const look = lookOf(diagram.look);
+  const { blanks, manner } = diagram.map;
+  return drawn.links.map((one): SceneGroup => {
+    const { link, lines, place, words } = one;
+    const style = styleOf(diagram, link.id);
+    const endMark = style.endMark === 'none' && hasArrow(diagram, listing, one, drawn) ? 'arrow' : style.endMark;
+    const last = lines.length - 1;
+    const straight = drawn.rows === null || lines.length === 1;
+    const children: Primitive[] = lines.flatMap((points: Polyline, i): readonly Primitive[] =>
+      styledLine(
+        points,
+        {
+          ...style,
+          startMark: i === 0 && lines.length > 1 ? style.startMark : lines.length === 1 ? style.startMark : 'none',
+          endMark: i === last ? endMark : 'none',
+          endGap: style.endGap,
+        },
+        straight && place ? grownRect(place) : null,
+        joinRadius,
+      ),
+    );
+    if (place) {
+      const blank = manner.blanked && own(blanks, link.id);
+      if (blank) children.push(gapPrimitive(place, look.line));
+      else
+        children.push(
+          ...wordsPrimitives(words, place, {
+            size: style.phraseSize,
+            fill: style.phraseColour,
+          }),
+        );
+    }
+    const bounds = union([extentOfLines(lines), ...(place ? [place] : [])]);
+    return {
+      type: 'group',
+      stands: { for: 'link', id: link.id },
+      label: `Proposition: ${sentenceOf(diagram, link)}`,
+      x: 0,
+      y: 0,
+      bounds,
+      children,
+      selectable: { outline: roundedPath(one.course, 0), hit: 'line', course: one.course },
+    };
+  });
+}
+
+const grownRect = ({ x, y, width, height }: Rect): Rect => ({
+  x: x - 2,
+  y: y - 1,
+  width: width + 4,
+  height: height + 2,
+});
+
+/** What the signs on the sheet mean, for those that occur; and the focus question, where the title does not tell it. */
+function legendOf({ entries, map, titleBlock }: ConceptMap, { ids }: MapListing): string {
+  const question = map.manner.question.trim();
+  const bare = foldName(question.replace(/[?!.]+$/, ''));
+  const isTold =
+    titleBlock.shown && [titleBlock.title, titleBlock.subtitle].some((text) => foldName(text).includes(bare));
+  const there = ids.some((id) => own(entries, id)!.role === example);
+  return [
+    ...(question === '' || isTold ? [] : [`Focus question: ${question}`]),
+    ...mapRoleList.flatMap(({ legend }) => (there && legend ? [legend] : [])),
+  ].join('   ');
+}
+
+/** "tides, rank 2; tides carry silt; tides flood mudflats". */
+function labelOf(
+  diagram: ConceptMap,
+  { ids, tier }: MapListing,
+  i: number,
+  said: ReadonlyMap<string, readonly string[]>,
+): string {
+  const id = ids[i]!;
+  const entry = own(diagram.entries, id)!;
+  return [
+    entry.name || 'No name yet',
+    ...entry.details.filter(Boolean),
+    ...(entry.role === example ? ['an example'] : []),
+    `rank ${tier[i]!}`,
+    ...(said.get(id) ?? []),
+  ].join(', ');
+}
+
+/** What each idea leads to, in words. */
+function saidOf(diagram: ConceptMap): ReadonlyMap<string, readonly string[]> {
+  const said = new Map<string, string[]>();
+  for (const link of Object.values(diagram.links)) {
+    const words = `${link.phrase.trim() || 'is linked to'} ${own(diagram.entries, link.to)!.name}`;
+    const known = said.get(link.from);
+    if (known) known.push(words);
+    else said.set(link.from, [words]);
+  }
+  return said;
+}
