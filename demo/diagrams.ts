@@ -97,3 +97,14 @@ export function boathouseFamily(list: string): Diagram {
     { kind: 'setTitleBlock', patch: { title: 'The boathouse family', subtitle: 'Boat builders since 1871' } },
   ]);
 }
+
+/** What makes an estuary productive, from propositions as a class collected them. */
+export function productiveEstuary(list: string): Diagram {
+  const read = made('concept-map', list, 'What makes an estuary productive?');
+  return edited(read, [
+    {
+      kind: 'setTitleBlock',
+      patch: { title: 'What makes an estuary productive?', subtitle: 'Collected by the autumn class' },
+    },
+  ]);
+}

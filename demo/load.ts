@@ -11,6 +11,7 @@ import {
   certificates,
   kindsOfShore,
   leakingBoardwalk,
+  productiveEstuary,
   shorebirds,
   wadingBirds,
 } from './diagrams';
@@ -43,6 +44,8 @@ export async function loadDemo(pool: pg.Pool): Promise<boolean> {
   const shores = kindsOfShore(await list('kinds-of-shore.txt'));
   const key = wadingBirds(await list('wading-birds-key.txt'));
   const family = boathouseFamily(await list('boathouse-family.csv'));
+  const estuary = productiveEstuary(await list('productive-estuary.txt'));
+  await createStored(pool, administrator.id, 'brackwater-estuary', estuary);
   await createStored(pool, administrator.id, 'brackwater-family', family);
   await createStored(pool, administrator.id, 'brackwater-key', key);
   await createStored(pool, administrator.id, 'brackwater-shores', shores);

@@ -16,6 +16,7 @@ const lists: Partial<Record<KindId, string>> = {
   'topic-tree': list('kinds-of-shore.txt'),
   'decision-tree': list('leaking-boardwalk.txt'),
   'family-tree': list('boathouse-family.csv'),
+  'concept-map': list('productive-estuary.txt'),
   venn: list('volunteer-certificates.csv'),
 };
 

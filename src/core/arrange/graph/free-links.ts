@@ -33,7 +33,7 @@ const shares = [0.5, 0.44, 0.56, 0.38, 0.62, 0.32, 0.68, 0.26, 0.74, 0.2, 0.8, 0
  * is. What cannot be drawn clear is counted. O(links × boxes + places of words × lines near them).
  */
 export function freeLinks(boxes: readonly Extent[], links: readonly FreeLink[]): FreeLinks {
-  const sides = lanesOf(links);
+  const sides = lanesOf(boxes, links);
   let conflicts = 0;
   const lines = links.map((link, k) => {
     const points = lineOf(boxes, link, sides[k]!);
@@ -59,8 +59,11 @@ export function freeLinks(boxes: readonly Extent[], links: readonly FreeLink[]):
   return { lines: lines.map((points, k) => ({ points, words: words[k]! })), conflicts };
 }
 
-/** For links of the same two boxes, how far each stands beside the line between their middles, CSS px. */
-function lanesOf(links: readonly FreeLink[]): number[] {
+/**
+ * For links of the same two boxes, how far the middle of each stands beside the line between the middles of the boxes, so that the words of one keep clear
+ * of the others. CSS px, by link.
+ */
+function lanesOf(boxes: readonly Extent[], links: readonly FreeLink[]): number[] {
   const seen = new Map<string, number[]>();
   links.forEach(({ from, to }, k) => {
     const key = from < to ? `${from} ${to}` : `${to} ${from}`;
@@ -69,33 +72,56 @@ function lanesOf(links: readonly FreeLink[]): number[] {
     else seen.set(key, [k]);
   });
   const sides = links.map(() => 0);
-  for (const all of seen.values())
+  for (const all of seen.values()) {
+    if (all.length < 2) continue;
+    const { from, to } = links[all[0]!]!;
+    const [[ax, ay], [bx, by]] = [middleOf(boxes[Math.min(from, to)]!), middleOf(boxes[Math.max(from, to)]!)];
+    const length = Math.hypot(bx - ax, by - ay) || 1;
+    const room = all.map((k) => {
+      const { width, height } = links[k]!;
+      return Math.max(lane, (Math.abs(by - ay) * width + Math.abs(bx - ax) * height) / length + lane);
+    });
+    let at = -room.reduce((sum, one) => sum + one, 0) / 2;
     all.forEach((k, i) => {
-      const side = (i - (all.length - 1) / 2) * lane;
+      const side = at + room[i]! / 2;
+      at += room[i]!;
       sides[k] = links[k]!.from < links[k]!.to ? side : -side;
     });
+  }
   return sides;
 }
+
+const holds = ({ x, y, width, height }: Extent, px: number, py: number): boolean =>
+  px > x - 1 && px < x + width + 1 && py > y - 1 && py < y + height + 1;
 
 const middleOf = ({ x, y, width, height }: Extent): [number, number] => [x + width / 2, y + height / 2];
 
 function lineOf(boxes: readonly Extent[], { from, to }: FreeLink, side: number): Polyline {
   const [a, b] = [boxes[from]!, boxes[to]!];
-  let [ax, ay] = middleOf(a);
-  let [bx, by] = middleOf(b);
-  const length = Math.hypot(bx - ax, by - ay) || 1;
-  const most = Math.min(a.height, b.height, a.width, b.width) / 2 - 3;
-  const shift = Math.max(-most, Math.min(most, side));
-  const [nx, ny] = [(-(by - ay) / length) * shift, ((bx - ax) / length) * shift];
-  [ax, ay, bx, by] = [ax + nx, ay + ny, bx + nx, by + ny];
+  const [ax, ay] = middleOf(a);
+  const [bx, by] = middleOf(b);
   const inTheWay = (x0: number, y0: number, x1: number, y1: number): number[] =>
     boxes.flatMap((box, i) => (i !== from && i !== to && runsThrough(x0, y0, x1, y1, grown(box, clear)) ? [i] : []));
+  if (side !== 0) {
+    // Beside others of the same two boxes: straight beside them for the middle half, so that words have a place.
+    const length = Math.hypot(bx - ax, by - ay) || 1;
+    const [nx, ny] = [(-(by - ay) / length) * side, ((bx - ax) / length) * side];
+    const at = (share: number): [number, number] => [ax + (bx - ax) * share + nx, ay + (by - ay) * share + ny];
+    const outside = [at(0.35), at(0.65)].filter(([x, y]) => !holds(a, x, y) && !holds(b, x, y));
+    return trimmed([ax, ay, ...outside.flat(), bx, by], a, b);
+  }
   const first = inTheWay(ax, ay, bx, by);
   const way = first.length === 0 ? [ax, ay, bx, by] : bent(boxes, [ax, ay], [bx, by], first, inTheWay);
   return trimmed(way, a, b);
 }
 
-/** The shortest way with one bend or two at corners of what is in the way; straight where there is none. */
+/** Of more boxes than these the corners are not tried. */
+const mostAround = 12;
+
+/**
+ * The shortest way over corners of the boxes that are in the way, also of those that are in the way of that; straight where none is found (E. W. Dijkstra 1959
+ * on the lines of sight between corners, each looked at when it is come to). O(corners² × boxes).
+ */
 function bent(
   boxes: readonly Extent[],
   [ax, ay]: readonly [number, number],
@@ -103,39 +129,66 @@ function bent(
   first: readonly number[],
   inTheWay: (x0: number, y0: number, x1: number, y1: number) => number[],
 ): number[] {
-  const cornersOf = (of: readonly number[]): [number, number][] =>
-    of.slice(0, 6).flatMap((i) => {
+  const known = new Set<number>();
+  const points: [number, number][] = [
+    [ax, ay],
+    [bx, by],
+  ];
+  const length: number[] = [0, Infinity];
+  const before: number[] = [-1, -1];
+  const done: boolean[] = [false, false];
+  const take = (more: readonly number[]): void => {
+    for (const i of more) {
+      if (known.has(i) || known.size >= mostAround) continue;
+      known.add(i);
       const { x, y, width, height } = grown(boxes[i]!, clear + 2);
-      return [
+      for (const [u, v] of [
         [x, y],
         [x + width, y],
         [x, y + height],
         [x + width, y + height],
-      ] as [number, number][];
-    });
-  let best: { way: number[]; length: number } | null = null;
-  const keep = (way: number[]): void => {
-    const length = lengthOf(way);
-    if (!best || length < best.length - 1e-6) best = { way, length };
-  };
-  const seen = new Set(first);
-  const all = cornersOf(first);
-  const open: [number, number][] = [];
-  for (const [x, y] of all) {
-    const [before, after] = [inTheWay(ax, ay, x, y), inTheWay(x, y, bx, by)];
-    for (const i of [...before, ...after]) seen.add(i);
-    if (before.length > 0) continue;
-    open.push([x, y]);
-    if (after.length === 0) keep([ax, ay, x, y, bx, by]);
-  }
-  if (best) return (best as { way: number[] }).way;
-  for (const [x, y] of open)
-    for (const [u, v] of cornersOf([...seen])) {
-      if (inTheWay(u, v, bx, by).length > 0 || inTheWay(x, y, u, v).length > 0) continue;
-      keep([ax, ay, x, y, u, v, bx, by]);
+      ] as const) {
+        points.push([u, v]);
+        length.push(Infinity);
+        before.push(-1);
+        done.push(false);
+      }
+      // Corners that came later may be nearer from what was passed already.
+      done.fill(false);
     }
-  return best ? (best as { way: number[] }).way : [ax, ay, bx, by];
+  };
+  take(first);
+  for (;;) {
+    let at = -1;
+    points.forEach((_, p) => {
+      if (!done[p] && length[p]! < Infinity && (at < 0 || length[p]! < length[at]!)) at = p;
+    });
+    if (at < 0) return [ax, ay, bx, by];
+    if (at === 1) break;
+    done[at] = true;
+    const [x, y] = points[at]!;
+    for (let p = 1; p < points.length; p++) {
+      if (p === at) continue;
+      const [u, v] = points[p]!;
+      const far = length[at]! + Math.hypot(u - x, v - y) + bendCost;
+      if (far >= length[p]! - 1e-6) continue;
+      const blocked = inTheWay(x, y, u, v);
+      if (blocked.length > 0) {
+        take(blocked);
+        continue;
+      }
+      length[p] = far;
+      before[p] = at;
+      done[p] = false;
+    }
+  }
+  const way: number[] = [];
+  for (let p = 1; p >= 0; p = before[p]!) way.unshift(...points[p]!);
+  return way;
 }
+
+/** A bend is worth so much of a detour. CSS px. */
+const bendCost = 12;
 
 /** The line from the edge of its first box to that of its last. */
 function trimmed(way: readonly number[], a: Extent, b: Extent): number[] {
@@ -154,21 +207,29 @@ function edgePoint(x: number, y: number, tx: number, ty: number, box: Extent): [
   return [x + dx * share, y + dy * share];
 }
 
-/** A clear place on the line, as near to its middle as there is one; the middle where there is none. */
+/** A clear place on the line, as near to its middle as there is one, else right beside the line; the middle where there is none. */
 function placeWords(
   points: Polyline,
   { width, height }: FreeLink,
   isClear: (place: Extent) => boolean,
 ): { readonly place: Extent; readonly isClear: boolean } {
-  const at = (share: number): Extent => {
+  const at = (share: number, side: number): Extent => {
     const [x, y] = pointAt(points, share);
-    return { x: x - width / 2, y: y - height / 2, width, height };
+    const [[ax, ay], [bx, by]] = [
+      pointAt(points, Math.max(0, share - 0.02)),
+      pointAt(points, Math.min(1, share + 0.02)),
+    ];
+    const length = Math.hypot(bx - ax, by - ay) || 1;
+    const [nx, ny] = [-(by - ay) / length, (bx - ax) / length];
+    const off = side * ((Math.abs(nx) * width + Math.abs(ny) * height) / 2 + wordsClear);
+    return { x: x + nx * off - width / 2, y: y + ny * off - height / 2, width, height };
   };
-  for (const share of shares) {
-    const place = at(share);
-    if (isClear(place)) return { place, isClear: true };
-  }
-  return { place: at(0.5), isClear: false };
+  for (const side of [0, 1, -1])
+    for (const share of shares) {
+      const place = at(share, side);
+      if (isClear(place)) return { place, isClear: true };
+    }
+  return { place: at(0.5, 0), isClear: false };
 }
 
 /** The point at a share of the length of a line. */

@@ -8,7 +8,7 @@ import { applyMap, mapCommands, mapEdits, type MapCommand } from './commands';
 import { figureMap, type MapFigures } from './figures/figures';
 import { addAbove, addBelow, addNextTo } from './gestures';
 import { brokenMap, ConceptMap, emptyMap, example, type MapManner } from './model';
-import { readMap } from './read/read';
+import { readMap, readMapText } from './read/read';
 import type { MapReading } from './read/result';
 import { mapScene } from './scene/scene';
 import { mapStructure, type MapListing } from './structure';
@@ -17,6 +17,7 @@ import { mapChanges } from './update';
 import { mapHeadings, mapLinkKinds, mapRoleList } from './words';
 import { mapDot, mapGraphml } from './write/graphs';
 import { mapCsv, mapText } from './write/lists';
+import { isTold } from './write/order';
 
 /** From so many ideas and links on, arranging takes longer than a frame. */
 const longFrom = 40;
@@ -111,7 +112,7 @@ export const conceptMap: Kind<MapTypes> = {
     changesTold(
       text,
       mapText(diagram),
-      (now) => readMap(new ListTokens(now, mapHeadings)),
+      (now) => readMapText(new ListTokens(now, mapHeadings), isTold(diagram)),
       (read) => mapChanges(diagram, read, newId),
     ),
 

@@ -7,13 +7,22 @@ import { newLink } from './gestures';
 import type { ConceptMap } from './model';
 import type { MapReading } from './read/result';
 
+const bare = (details: readonly string[]): readonly string[] =>
+  details.slice(0, details.findLastIndex((detail) => detail.trim() !== '') + 1);
+
 /**
  * What makes a map what was read: ideas first, then propositions, which keep their id, style and marks where the same two ideas are linked by the same words, or
  * are linked still. O((ideas + propositions) log ideas).
  */
 export function mapChanges(diagram: ConceptMap, read: MapReading, newId: () => string): (CommonCommand | MapCommand)[] {
   const idOf = matchEntries(diagram, read.entries, newId);
-  const entries = entryChanges(diagram, read.entries, idOf);
+  // A table holds no empty details at the end.
+  const told = read.entries.map((entry) => {
+    const known = own(diagram.entries, idOf.get(entry.id)!);
+    const isSame = known && bare(known.details).join('\n') === bare(entry.details).join('\n');
+    return isSame ? { ...entry, details: known.details } : entry;
+  });
+  const entries = entryChanges(diagram, told, idOf);
   const removed = entries.filter(({ kind }) => kind === 'removeEntries');
   const going = new Set(removed.flatMap((command) => (command.kind === 'removeEntries' ? command.ids : [])));
   const roles = read.entries.flatMap((entry): CommonCommand[] => {

@@ -1,5 +1,6 @@
 import type { KindId } from '../../../core/diagram';
 import type { KindParts } from './kind-parts';
+import { conceptMapParts } from './concept-map/parts';
 import { decisionTreeParts } from './decision-tree/parts';
 import { familyTreeParts } from './family-tree/parts';
 import { orgChartParts } from './org-chart/parts';
@@ -11,6 +12,7 @@ const parts: { readonly [K in KindId]: KindParts } = {
   'topic-tree': topicTreeParts,
   'decision-tree': decisionTreeParts,
   'family-tree': familyTreeParts,
+  'concept-map': conceptMapParts,
   venn: vennParts,
 };
 

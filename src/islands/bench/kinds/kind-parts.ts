@@ -31,6 +31,8 @@ export interface DropPlan {
   readonly target: Stands | null;
   /** What is selected afterwards; left out where that stays as it is. */
   readonly picks?: Selection;
+  /** The entry or link whose words are typed at once; left out for none. */
+  readonly edits?: string;
 }
 
 /** What is dragged to where. */
@@ -70,6 +72,10 @@ export interface KindParts {
   grab(drawn: Drawn, x: number, y: number): Grabbed | null;
   /** True where links can be drawn from one entry to another. */
   readonly drawsLinks: boolean;
+  /** What drawing a link to free ground does; left out where it does nothing. */
+  linkToGround?(diagram: Diagram, from: string): DropPlan;
+  /** True where keys nudge what is selected off its place. */
+  readonly nudges: boolean;
   drop(diagram: Diagram, drawn: Drawn, dragged: Dragged): DropPlan;
   /** The entry that an arrow key goes to from the selected one; null where there is none that way. */
   towards(diagram: Diagram, drawn: Drawn, selected: string, direction: Direction): string | null;

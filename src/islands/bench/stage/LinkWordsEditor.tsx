@@ -30,7 +30,12 @@ export function LinkWordsEditor({ id, onDone }: { id: string; onDone: () => void
       change={(phrase) =>
         store.getState().perform([{ kind: 'changeLink', id, patch: { phrase } }], { merge: `phrase:${id}` })
       }
-      onDone={onDone}
+      onDone={() => {
+        // A new idea at its end is named next.
+        const end = own(store.getState().diagram.entries, link.to);
+        if (end?.name === '') store.getState().set({ editing: end.id });
+        else onDone();
+      }}
     />
   );
 }

@@ -24,5 +24,6 @@ export function linkPlan(diagram: Diagram, from: string, to: string | null): Dro
     gesture: [{ kind: 'addLink', link: { id, from, to, kind: kind.id, phrase: '' } }],
     target,
     picks: [linkPick(id)],
+    edits: id,
   };
 }

@@ -42,7 +42,10 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
     const { diagram, drawn, selection } = store.getState();
     const at = pointOf(event);
     const over = entryAt(event);
-    if (grabbed.for === 'link') return linkPlan(diagram, grabbed.id, over);
+    if (grabbed.for === 'link') {
+      const toGround = over === null ? partsOf(diagram.kind).linkToGround?.(diagram, grabbed.id) : undefined;
+      return toGround ?? linkPlan(diagram, grabbed.id, over);
+    }
     return partsOf(diagram.kind).drop(diagram, drawn, {
       ...{ grabbed, selection, over, ...at },
       by: { x: at.x - from.x, y: at.y - from.y },
@@ -126,12 +129,11 @@ export function useEntryDrag(frame: RefObject<HTMLDivElement | null>) {
         const kept: Selection = event.ctrlKey || event.metaKey ? selection.filter((one) => !isPicked(inside, one)) : [];
         pick([...kept, ...inside]);
       } else if (now?.moved) {
-        const { gesture, picks } = plan(event, now);
+        const { gesture, picks, edits } = plan(event, now);
         const { perform, pick, set } = store.getState();
         if (perform(gesture) && picks) {
           pick(picks);
-          // The words of a new link are typed at once.
-          if (now.grabbed.for === 'link') set({ editing: picks[0]!.id });
+          if (edits !== undefined) set({ editing: edits });
         }
       }
       stop();

@@ -4,7 +4,6 @@ import { useParts } from '../context';
 import { addEntry, addWhere, moveEntry, removeSelected } from '../edit-actions';
 import { partsOf } from '../kinds';
 import { entriesOf, entryPick, isSame, linkPick, toggled } from '../selection';
-import { kindOf } from '../../../core/diagram';
 import { nudgeBy } from '../tree/nudging';
 import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
@@ -57,7 +56,9 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     else if ((event.key === 'F2' || event.key === 'Enter') && last?.for === 'link') set({ editing: last.id });
     else if (event.key === 'Enter') {
       const added = addEntry(store, addWhere(event), selected);
-      if (added) set({ editing: added });
+      // Words of a link that leads to it come first, then its name.
+      const link = added && wordless(added);
+      if (added) set({ editing: link || added });
     } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);
     else if (event.key === 'l' && selection.length > 0) nextLink();
@@ -68,10 +69,17 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     return true;
   }
 
+  /** A link without words that leads to an entry just added, where its kind writes words on links. */
+  function wordless(added: string): string | null {
+    const { diagram } = store.getState();
+    const link = Object.values(diagram.links).find(({ to, phrase }) => to === added && phrase === '');
+    return link && partsOf(diagram.kind).linkToGround ? link.id : null;
+  }
+
   /** All that is selected a step off its place. */
   function nudge(arrow: Direction): boolean {
     const { diagram, selection, perform } = store.getState();
-    if (kindOf(diagram.kind).edits.noneUnderAnother !== null) return false;
+    if (!partsOf(diagram.kind).nudges) return false;
     const by = {
       x: { left: -step, right: step, up: 0, down: 0 }[arrow],
       y: { up: -step, down: step, left: 0, right: 0 }[arrow],

@@ -26,7 +26,7 @@ export function nudgePlan(
   diagram: Diagram,
   ids: readonly string[],
   by: { x: number; y: number },
-  { dropHint }: TreeBenchWords,
+  { dropHint }: Pick<TreeBenchWords, 'dropHint'>,
 ): DropPlan {
   const name = ids.length === 1 ? own(diagram.entries, ids[0]!)?.name || 'This entry' : `${ids.length} entries`;
   return {

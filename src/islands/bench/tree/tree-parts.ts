@@ -73,6 +73,7 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
     entryTowards(hierarchyOf(diagram.entries), selected, direction, scene.direction),
   keyed: () => null,
   drawsLinks: true,
+  nudges: true,
   drop(diagram, _drawn, { grabbed: { id: moving }, selection, over, by }) {
     const picked = entriesOf(selection);
     const all = picked.includes(moving) ? topmost(diagram, picked) : [moving];

@@ -31,8 +31,19 @@ export function bareWords(text: string): string[] {
     .replace(/[^\p{L}\p{N}\s]/gu, ' ')
     .split(/\s+/)
     .filter((word) => word !== '' && !small.test(word))
-    .map((word) => (word.length > 3 ? word.replace(/(ies|es|s|ed|ing)$/, '') : word))
+    .map(bareWord)
     .sort();
+}
+
+/** Without the endings that a verb or a plural has, so that "carries" is "carry" and "tides" is "tide". */
+function bareWord(word: string): string {
+  if (word.length <= 3) return word;
+  const stem = word
+    .replace(/ies$/, 'y')
+    .replace(/(s|x|z|ch|sh)es$/, '$1')
+    .replace(/([^s])s$/, '$1')
+    .replace(/(ed|ing)$/, '');
+  return stem.length > 3 ? stem.replace(/e$/, '') : stem;
 }
 
 /** Whether two texts say the same up to articles, endings, the order of their words and a slip of the pen a word. */

@@ -2,9 +2,15 @@ import { quoted, quotedAt, withoutMarks } from '../../../read';
 
 /** A proposition as a line tells it; several ideas may follow one phrase. */
 export interface ToldProposition {
-  readonly from: string;
+  readonly from: ToldIdea;
   readonly phrase: string;
-  readonly to: readonly string[];
+  readonly to: readonly ToldIdea[];
+}
+
+/** An idea as it stands at an end; one that begins with "e.g." is an example. */
+export interface ToldIdea {
+  readonly name: string;
+  readonly isExample: boolean;
 }
 
 /** "tides --carry--> silt", "tides -carry-> silt", "tides -> silt", "tides → silt", "tides —carry→ silt", "tides [carry] silt". */
@@ -36,26 +42,37 @@ export function arrowLine(line: string): ToldProposition | null {
     phrase = words.text;
     at = words.end + end[0].length;
   }
-  const to: string[] = [];
+  const to: ToldIdea[] = [];
   while (at < line.length) {
     const part = partAt(line, at, /\s*;\s*/u);
-    if (part.text !== '') to.push(part.text);
+    if (part.text !== '') to.push(ideaIn(part));
     at = part.end + /^\s*;?\s*/u.exec(line.slice(part.end))![0].length;
   }
-  return to.length > 0 ? { from: first.text, phrase, to } : null;
+  return to.length > 0 ? { from: ideaIn(first), phrase, to } : null;
+}
+
+interface Part {
+  readonly text: string;
+  readonly end: number;
+  readonly quoted: boolean;
+}
+
+function ideaIn({ text, quoted: asItIs }: Part): ToldIdea {
+  const shown = asItIs ? null : exampleIn(text);
+  return { name: shown ?? text, isExample: shown !== null };
 }
 
 /** The text from a place up to what ends it; in quotes as it is, where what ends it comes right after them. */
-function partAt(line: string, start: number, ending: RegExp): { readonly text: string; readonly end: number } {
+function partAt(line: string, start: number, ending: RegExp): Part {
   const told = quotedAt(line, start);
   if (told) {
     const rest = line.slice(told.end);
-    if (rest.trim() === '') return { text: told.text, end: line.length };
-    if (ending.exec(rest)?.index === 0) return { text: told.text, end: told.end };
+    if (rest.trim() === '') return { text: told.text, end: line.length, quoted: true };
+    if (ending.exec(rest)?.index === 0) return { text: told.text, end: told.end, quoted: true };
   }
   const cut = ending.exec(line.slice(start));
   const end = cut ? start + cut.index : line.length;
-  return { text: line.slice(start, end).trim(), end };
+  return { text: line.slice(start, end).trim(), end, quoted: false };
 }
 
 /** Whether a text is read back from a line as it is, without quotes. */

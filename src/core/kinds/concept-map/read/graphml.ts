@@ -1,4 +1,5 @@
 import { SaxesParser } from 'saxes';
+import { own } from '../../../model';
 import type { ListTokens, ReadChoices } from '../../../read';
 import { example } from '../model';
 import { MapMaker, mapFinding, noMapRead, type MapReading } from './result';
@@ -35,7 +36,7 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
   let title = '';
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
   const attribute = (tag: { attributes: Record<string, unknown> }, name: string): string => {
-    const value = Object.hasOwn(tag.attributes, name) ? tag.attributes[name] : undefined;
+    const value = own(tag.attributes, name);
     return typeof value === 'string' ? value : '';
   };
   parser.on('error', (error) => {

@@ -1,6 +1,6 @@
 import { openQuoteFinding, splitDetails, withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
 import { example } from '../model';
-import { arrowLine, exampleIn, focusIn, questionIn } from './grammar';
+import { arrowLine, exampleIn, focusIn, questionIn, type ToldIdea } from './grammar';
 import { MapMaker, type MapReading } from './result';
 
 /** Whether most lines have an arrow. */
@@ -65,9 +65,8 @@ export function readArrows(tokens: ListTokens, choices: ReadChoices = {}): MapRe
   });
 }
 
-function ideaOf(maker: MapMaker, text: string, line: number): string | null {
-  const shown = exampleIn(text);
-  const id = maker.idea(shown ?? text, line);
-  if (id !== null && shown !== null) maker.tell(id, { role: example });
+function ideaOf(maker: MapMaker, { name, isExample }: ToldIdea, line: number): string | null {
+  const id = maker.idea(name, line);
+  if (id !== null && isExample) maker.tell(id, { role: example });
   return id;
 }

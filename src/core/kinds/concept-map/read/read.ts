@@ -1,4 +1,5 @@
-import type { ListTokens, ReadChoices } from '../../../read';
+import { withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
+import { arrowLine } from './grammar';
 import { isDot, readDot } from './dot';
 import { isGraphml, readGraphml } from './graphml';
 import { isArrowList, readArrows } from './lines';
@@ -19,4 +20,16 @@ export function readMap(tokens: ListTokens, choices: ReadChoices = {}): MapReadi
   if (table && columns) return readPropositions(tokens, table, columns, choices);
   const indented = tokens.outline.lines.some(({ indent }) => indent > 0);
   return (indented ? null : readSentences(tokens, choices)) ?? readMapOutline(tokens, choices);
+}
+
+/**
+ * A map's own text after it was edited: lines with arrows, and ideas on lines of their own, however few arrows there are. `told`: whether it was written so; else
+ * it was a table.
+ */
+export function readMapText(tokens: ListTokens, told: boolean): MapReading {
+  const read = readMap(tokens);
+  if (read.structure === 'propositions' || read.structure === 'graphml' || read.structure === 'dot') return read;
+  const isOutline = tokens.outline.lines.some(({ indent }) => indent > 0);
+  const hasArrows = tokens.source.some((line) => arrowLine(withoutMarks(line.trim())) !== null);
+  return !tokens.refusal && (hasArrows || (told && !isOutline)) ? readArrows(tokens) : read;
 }

@@ -63,14 +63,14 @@ function cutsOf({ words }: Line, count: ReadonlyMap<string, number>): { cut: Cut
     for (let begin = end + 1; begin < n && begin - end <= 6; begin++) {
       if (n - begin > mostIdea) continue;
       const [first, last] = [times(0, end), times(begin, n)];
-      const starts = linking.test(words[end]!) ? 3 : 0;
+      const starts = linking.test(words[end]!) ? 1.6 : /[a-z](s|ed)$/.test(words[end]!) ? 0.5 : 0;
       const inner = words.slice(0, end).filter((word) => linking.test(word)).length;
       const tail = words.slice(begin).filter((word) => linking.test(word)).length;
       const loose = article.test(words[end - 1]!) || article.test(words[begin - 1]!) ? 2 : 0;
       // A longer idea that comes again says more than a part of it.
       const worth =
-        Math.min(3, first) * (1 + 0.2 * end) +
-        Math.min(3, last) * (1 + 0.2 * (n - begin)) +
+        (first > 0 ? 2.4 + 0.3 * Math.min(3, first) + 0.25 * end : 0) +
+        (last > 0 ? 2.4 + 0.3 * Math.min(3, last) + 0.25 * (n - begin) : 0) +
         starts +
         (linking.test(words[begin - 1]!) ? 0.6 : 0) -
         2 * inner -
@@ -111,7 +111,7 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
     const { cut } = cuts[Math.max(0, at)]!;
     const told = (from: number, to: number) => line.words.slice(from, to).join(' ');
     const said = ({ end, begin }: Cut) => `${told(0, end)} · ${told(end, begin)} · ${told(begin, line.words.length)}`;
-    const isSure = best!.worth >= 4 || !second || best!.worth - second.worth >= 1.2;
+    const isSure = !second || best!.worth - second.worth >= (best!.worth >= 4 ? 0.3 : 1);
     if (!isSure || answer !== undefined)
       questions.push({
         id,

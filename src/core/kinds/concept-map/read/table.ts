@@ -107,7 +107,7 @@ export function readPropositions(tokens: ListTokens, table: TableTokens, told: T
     const id = one('id').trim();
     const [from, to] = [one('from'), one('to')];
     if (numbered && id !== '') {
-      const made = maker.add({ name: from, line });
+      const made = maker.add({ name: of('from')[0] ?? '', line });
       if (made !== null) {
         byNumber.set(id, made);
         maker.tell(made, rest);

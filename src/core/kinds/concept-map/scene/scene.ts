@@ -33,7 +33,7 @@ import { lookOf, tierStyle } from '../../../style';
 import { example, type ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
 import { asHierarchy } from '../styles';
-import type { MapListing } from '../structure';
+import { linksInOrder, type MapListing } from '../structure';
 import { mapRoleList, rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { enclosureGroups } from './enclosures';
@@ -108,7 +108,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     ...[...enclosures, ...names].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
-  const said = saidOf(diagram);
+  const said = saidOf(diagram, listing);
   const boxes = listing.ids.map((id, i) =>
     entryGroup(own(shown.entries, id)!, styles[i]!, drawn.boxes[i]!, {
       wanted: wanted[listing.tier[i]! - 1]!,
@@ -293,9 +293,9 @@ function labelOf(
 }
 
 /** What each idea leads to, in words. */
-function saidOf(diagram: ConceptMap): ReadonlyMap<string, readonly string[]> {
+function saidOf(diagram: ConceptMap, listing: MapListing): ReadonlyMap<string, readonly string[]> {
   const said = new Map<string, string[]>();
-  for (const link of Object.values(diagram.links)) {
+  for (const link of linksInOrder(diagram, listing)) {
     const words = `${link.phrase.trim() || 'is linked to'} ${own(diagram.entries, link.to)!.name}`;
     const known = said.get(link.from);
     if (known) known.push(words);

@@ -64,7 +64,7 @@ export function mapCsv(diagram: ConceptMap): string {
  * do not tell ideas apart it is the table. Read back by `readArrows`.
  */
 export function mapText(diagram: ConceptMap): string {
-  if (!isTold(diagram) || Object.keys(diagram.links).length === 0) return mapCsv(diagram);
+  if (!isTold(diagram)) return mapCsv(diagram);
   const { question, focus } = diagram.map.manner;
   const name = (id: string) => own(diagram.entries, id)!.name;
   const lines = written(diagram, (idea) => idea.role !== null || idea.details.length > 0).map((line) =>

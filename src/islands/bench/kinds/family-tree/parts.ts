@@ -28,6 +28,7 @@ export const familyTreeParts: KindParts = {
   sample: sampleFamily(),
   grab: () => null,
   drawsLinks: false,
+  nudges: false,
   towards: (_, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
   keyed: () => null,
   drop: (diagram, _drawn, { grabbed, over }) => dropPlan(diagram as FamilyTree, grabbed.id, over),

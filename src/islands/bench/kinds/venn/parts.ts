@@ -110,6 +110,7 @@ export const vennParts: KindParts = {
     return choices;
   },
   drawsLinks: false,
+  nudges: false,
   drop(diagram, drawn, { grabbed, selection, x, y }) {
     const scene = drawn.scene as VennScene;
     if (grabbed.for === 'set') return dropSet(diagram, drawn, grabbed.id, x, y);

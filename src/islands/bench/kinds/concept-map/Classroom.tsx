@@ -1,0 +1,90 @@
+import type { ConceptMap } from '../../../../core/kinds/concept-map';
+import { own } from '../../../../core/model';
+import { useBench, useParts } from '../../context';
+
+/** The map as an exercise: which words are left blank, to fill in on screen or on paper, and the answers. */
+export function Classroom() {
+  const { sync, store } = useParts();
+  const diagram = useBench((state) => state.diagram as ConceptMap);
+  const selection = useBench((state) => state.selection);
+  const { entries, links, map } = diagram;
+  const blank = Object.keys(map.blanks).filter((id) => own(entries, id) ?? own(links, id));
+  const picked = selection.map(({ id }) => id).filter((id) => own(entries, id) ?? own(links, id));
+  const phrases = Object.values(links).flatMap(({ id, phrase }) => (phrase.trim() === '' ? [] : [id]));
+  const ideas = Object.keys(entries);
+  const set = (next: readonly string[]) => {
+    const wanted = new Set(next);
+    store
+      .getState()
+      .perform([
+        {
+          kind: 'setBlanks',
+          blank: next.filter((id) => !own(map.blanks, id)),
+          told: blank.filter((id) => !wanted.has(id)),
+        },
+      ]);
+  };
+  const third = (ids: readonly string[]) => [...ids].sort().filter((_, i) => i % 3 === 1);
+  const arePickedBlank = picked.length > 0 && picked.every((id) => own(map.blanks, id));
+  const row = 'grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2';
+  return (
+    <section aria-label="For the classroom" className="mt-5">
+      <h2 className="label mb-1 font-sans">For the classroom</h2>
+      <p className="mb-2 text-sm text-muted">
+        {blank.length === 0
+          ? 'Choose which words are left blank; they go to the word bank.'
+          : `${blank.length} ${blank.length === 1 ? 'word is' : 'words are'} left blank and ${blank.length === 1 ? 'stands' : 'stand'} in the word bank.`}
+      </p>
+      <div className="mb-2 flex flex-wrap gap-1.5">
+        <button className="button" disabled={phrases.length === 0} onClick={() => set(phrases)}>
+          All phrases
+        </button>
+        <button className="button" disabled={phrases.length === 0} onClick={() => set(third(phrases))}>
+          Every third phrase
+        </button>
+        <button className="button" disabled={ideas.length === 0} onClick={() => set(third(ideas))}>
+          Every third idea
+        </button>
+        <button
+          className="button"
+          disabled={picked.length === 0}
+          onClick={() =>
+            set(arePickedBlank ? blank.filter((id) => !picked.includes(id)) : [...new Set([...blank, ...picked])])
+          }
+        >
+          {arePickedBlank ? 'Tell the selected' : 'The selected'}
+        </button>
+        <button className="button" disabled={blank.length === 0} onClick={() => set([])}>
+          None
+        </button>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>Fill in on screen</strong>
+          <span className="block text-sm text-muted">The gaps with the word bank, checked when done</span>
+        </span>
+        <a className="button" aria-disabled={blank.length === 0} href={`/diagrams/${sync.id}/fill`}>
+          Fill in
+        </a>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>On paper</strong>
+          <span className="block text-sm text-muted">The map with gaps, the word bank below</span>
+        </span>
+        <a className="button" href={`/diagrams/${sync.id}/print?sheet=blank`} target="_blank">
+          Print
+        </a>
+      </div>
+      <div className={row}>
+        <span>
+          <strong>Answers on paper</strong>
+          <span className="block text-sm text-muted">Every word where it belongs</span>
+        </span>
+        <a className="button" href={`/diagrams/${sync.id}/print?sheet=answers`} target="_blank">
+          Print
+        </a>
+      </div>
+    </section>
+  );
+}

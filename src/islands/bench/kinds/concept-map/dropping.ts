@@ -1,0 +1,41 @@
+import { ideaAfter, newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
+import { own } from '../../../../core/model';
+import { newId } from '../../../shared/ids';
+import { entriesOf, entryPick, linkPick } from '../../selection';
+import { nudgePlan } from '../../tree/nudging';
+import type { Dragged, DropPlan } from '../kind-parts';
+
+const nameOf = ({ entries }: ConceptMap, id: string): string => own(entries, id)?.name || 'an idea without a name';
+
+/** Letting an idea go on another draws a link, whose phrase is typed at once; on free ground it is nudged. */
+export function dropPlan(diagram: ConceptMap, { grabbed: { id }, selection, over, by }: Dragged): DropPlan {
+  const picked = entriesOf(selection);
+  if (over === null)
+    return nudgePlan(diagram, picked.includes(id) ? picked : [id], by, { dropHint: 'drop it on the idea it leads to' });
+  if (over === id)
+    return { words: `${nameOf(diagram, id)}: drop it on the idea it leads to`, gesture: null, target: null };
+  const link = newId();
+  return {
+    words: `Link from ${nameOf(diagram, id)} to ${nameOf(diagram, over)}`,
+    gesture: [{ kind: 'addLink', link: newLink(link, id, over) }],
+    target: { for: 'entry', id: over },
+    picks: [linkPick(link)],
+    edits: link,
+  };
+}
+
+/** Drawing a link to free ground makes a new idea there: its phrase is typed first, then its name. */
+export function linkToGround(diagram: ConceptMap, from: string): DropPlan {
+  const [idea, link] = [newId(), newId()];
+  const { rewrites, entry } = ideaAfter(diagram, from, idea);
+  return {
+    words: `A new idea that ${nameOf(diagram, from)} leads to`,
+    gesture: [
+      ...rewrites,
+      { kind: 'addEntries', entries: [entry], links: [newLink(link, from, idea)], branches: {}, only: {} },
+    ],
+    target: null,
+    picks: [entryPick(idea)],
+    edits: link,
+  };
+}
