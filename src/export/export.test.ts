@@ -159,7 +159,8 @@ describe('every format', () => {
     );
     for (const diagram of [createDiagram('org-chart', 'Empty'), several] as Diagram[]) {
       for (const [id, { write }] of Object.entries(formats)) {
-        if (id === 'ged') continue;
+        // Formats that only one kind knows.
+        if (id === 'ged' || id === 'graphml' || id === 'dot') continue;
         const written = await write(diagram, () => draw(diagram).scene, {});
         // The plain text of an empty list is empty.
         expect(written.length > 0).toBe(id !== 'txt' || diagram === several);
@@ -168,8 +169,11 @@ describe('every format', () => {
   });
   it('GEDCOM holds families alone, and says so to others', () => {
     const chart = createDiagram('org-chart', 'Empty');
-    expect(() => formats.ged.write(chart)).toThrow('GEDCOM holds families; this is an org chart.');
-    expect(formats.ged.write(createDiagram('family-tree', 'Empty'))).toMatch(/^0 HEAD\n[\s\S]*\n0 TRLR\n$/);
+    const none = () => scene;
+    expect(() => formats.ged.write(chart, none, {})).toThrow('GEDCOM holds families; this is an org chart.');
+    expect(() => formats.dot.write(chart, none, {})).toThrow('DOT is written of concept maps; this is an org chart.');
+    expect(formats.dot.write(createDiagram('concept-map', 'Empty'), none, {})).toBe('digraph map {\n}\n');
+    expect(formats.ged.write(createDiagram('family-tree', 'Empty'), none, {})).toMatch(/^0 HEAD\n[\s\S]*\n0 TRLR\n$/);
   });
   it('JSON is the Scene itself', () =>
     expect(JSON.parse(jsonOf(scene))).toMatchObject({

@@ -1,5 +1,6 @@
 import { type Diagram, kindOf } from '../core/diagram';
 import { withArticle } from '../core/kind';
+import { own } from '../core/model';
 import type { Scene, SheetSet, TilePaper } from '../core/scene';
 import { embeddedFontCss } from './fonts';
 import type { ImageFiles } from './images';
@@ -23,6 +24,17 @@ export interface Format {
     options: WriteOptions,
   ): Promise<Uint8Array | string> | Uint8Array | string;
 }
+
+/** The list of one kind of diagram in a format that only it knows; `holds`: what is said to others. */
+const listOf = (ending: string, mime: string, holds: string): Format => ({
+  mime,
+  write: (diagram) => {
+    const kind = kindOf(diagram.kind);
+    const text = own(kind.writes ?? {}, ending)?.(diagram);
+    if (text === undefined) throw new RangeError(`${holds}; this is ${withArticle(kind)}.`);
+    return text;
+  },
+});
 
 /** Every format a diagram leaves in, by file ending. */
 export const formats = {
@@ -50,15 +62,9 @@ export const formats = {
   json: { mime: 'application/json', write: (_, scene) => jsonOf(scene()) },
   csv: { mime: 'text/csv; charset=utf-8', write: (diagram) => `\ufeff${kindOf(diagram.kind).csv(diagram)}` },
   txt: { mime: 'text/plain; charset=utf-8', write: (diagram) => kindOf(diagram.kind).text(diagram) },
-  ged: {
-    mime: 'text/vnd.familysearch.gedcom',
-    write: (diagram) => {
-      const kind = kindOf(diagram.kind);
-      const text = kind.writes?.ged?.(diagram);
-      if (text === undefined) throw new RangeError(`GEDCOM holds families; this is ${withArticle(kind)}.`);
-      return text;
-    },
-  },
+  ged: listOf('ged', 'text/vnd.familysearch.gedcom', 'GEDCOM holds families'),
+  graphml: listOf('graphml', 'application/xml', 'GraphML is written of concept maps'),
+  dot: listOf('dot', 'text/plain; charset=utf-8', 'DOT is written of concept maps'),
 } as const satisfies Record<string, Format>;
 
 export type FormatId = keyof typeof formats;

@@ -137,7 +137,8 @@ export function Start({ front = false }: { front?: boolean }) {
               onChange={(event) => (void take(event.target.files?.[0]), (event.target.value = ''))}
             />
             <span className="text-sm text-muted">
-              Tables (CSV, cells from a spreadsheet), indented lists, lines such as “curlew: mudflat, saltmarsh”
+              Tables (CSV, cells from a spreadsheet), indented lists, lines such as “curlew: mudflat, saltmarsh” or
+              “tides --carry--&gt; silt”
             </span>
           </div>
         </div>

@@ -35,22 +35,31 @@ const shares = [0.5, 0.44, 0.56, 0.38, 0.62, 0.32, 0.68, 0.26, 0.74, 0.2, 0.8, 0
 export function freeLinks(boxes: readonly Extent[], links: readonly FreeLink[]): FreeLinks {
   const sides = lanesOf(boxes, links);
   let conflicts = 0;
-  const lines = links.map((link, k) => {
-    const points = lineOf(boxes, link, sides[k]!);
-    if (boxes.some((box, i) => i !== link.from && i !== link.to && lineRunsThrough(points, grown(box, 1)))) conflicts++;
-    return points;
-  });
+  const lines = links.map((link, k) => lineOf(boxes, link, sides[k]!));
   const around = lines.map((points) => grown(extentOfLines([points]), 1));
+  lines.forEach((points, k) => {
+    const { from, to } = links[k]!;
+    const meets = (box: Extent, i: number) =>
+      i !== from && i !== to && overlap(box, around[k]!) && lineRunsThrough(points, grown(box, 1));
+    if (boxes.some(meets)) conflicts++;
+  });
   const words: (Extent | null)[] = links.map(() => null);
   const order = links.map((_, k) => k).filter((k) => links[k]!.width > 0);
   order.sort((a, b) => lengthOf(lines[a]!) - lengthOf(lines[b]!) || a - b);
   for (const k of order) {
+    // All that words on this line could meet.
+    const { width, height } = links[k]!;
+    const { x, y, width: wide, height: high } = around[k]!;
+    const reach = { x: x - width, y: y - height - width, width: wide + 2 * width, height: high + 2 * (height + width) };
+    const nearBoxes = boxes.filter((box) => overlap(box, reach));
+    const nearWords = words.filter((other) => other !== null && overlap(other, reach)) as Extent[];
+    const nearLines = lines.filter((_, other) => other !== k && overlap(around[other]!, reach));
     const found = placeWords(lines[k]!, links[k]!, (place) => {
       const room = grown(place, wordsClear);
       return (
-        !boxes.some((box) => overlap(box, room)) &&
-        !words.some((other) => other !== null && overlap(other, room)) &&
-        !lines.some((line, other) => other !== k && overlap(around[other]!, room) && lineRunsThrough(line, room))
+        !nearBoxes.some((box) => overlap(box, room)) &&
+        !nearWords.some((other) => overlap(other, room)) &&
+        !nearLines.some((line) => lineRunsThrough(line, room))
       );
     });
     words[k] = found.place;

@@ -46,6 +46,8 @@ export const MapPart = z.strictObject({
   counted: Counted,
   /** Ideas and links whose words are left blank in an exercise. */
   blanks: z.record(Id, z.literal(true)),
+  /** What was filled in instead, on a sheet of an exercise; left out in a map itself. */
+  filled: z.record(Id, text(400)).optional(),
   /** The map to compare with, as a list of propositions; empty for none. */
   key: text(100_000),
 });

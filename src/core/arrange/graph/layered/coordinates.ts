@@ -9,7 +9,8 @@ export interface LayerGaps {
   readonly lines: number;
 }
 
-const rounds = 14;
+/** Fewer where there is much to place. */
+const roundsFor = (count: number): number => (count > 800 ? 6 : 12);
 
 /**
  * Places across of all vertices, in the order of their layers and with their gaps, each as near to the middle of its neighbours as the others allow; lines
@@ -53,6 +54,7 @@ export function placesAcross(layers: Layers, orders: Orders, gaps: LayerGaps): F
     order.forEach((vertex, i) => (x[vertex] = placed[i]!));
   };
   const last = orders.length - 1;
+  const rounds = roundsFor(count);
   for (let round = 0; round < rounds; round++) {
     const near = round < rounds - 4 ? null : [before, after];
     for (let l = 1; l <= last; l++) settle(l, near ?? [before]);

@@ -41,9 +41,9 @@ export interface Ordered {
   readonly crossings: number;
 }
 
-export function orderedRows(graph: RowGraph): Ordered {
+export function orderedRows(graph: RowGraph, effort: 'full' | 'light' = 'full'): Ordered {
   const layers = layersOf(graph);
-  const orders = orderedLayers(layers);
+  const orders = orderedLayers(layers, effort);
   return { layers, orders, crossings: crossingsOf(layers, orders) };
 }
 

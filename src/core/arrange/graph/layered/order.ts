@@ -2,20 +2,23 @@ import { crossingsOf, type Orders } from './crossings';
 import type { Layers } from './layers';
 
 /** Work is bounded by counts, never by time, so that the same graph is always drawn alike. */
-const vertexStarts = 3000;
+const vertexStarts = 1800;
+/** Vertices laid out anew, all trials of one start together. */
+const laidAnew = 120_000;
 const mostRounds = 12;
 const mostStarts = 10;
 const mostTrials = 1500;
 /** In wider layers only neighbours change places. */
 const widestMatrix = 420;
+const widestOfLarge = 70;
 
 /**
  * Orders of the vertices in their layers with few crossings: the layer-by-layer sweep of K. Sugiyama, S. Tagawa, M. Toda (1981) by mean places, each layer
  * then improved by putting every vertex where it crosses least ("sifting", C. Matuszewski, R. Schönfeld, P. Molitor 1999); begun from several orders in which
- * whole branches have changed places. Deterministic; depends on the numbering of the vertices alone.
+ * whole branches have changed places. `light`: with fewer of them. Deterministic; depends on the numbering of the vertices alone.
  */
-export function orderedLayers(layers: Layers): Orders {
-  const parts = componentsOf(layers).map((part) => orderedPart(layers, part));
+export function orderedLayers(layers: Layers, effort: 'full' | 'light' = 'full'): Orders {
+  const parts = componentsOf(layers).map((part) => orderedPart(layers, part, effort === 'full' ? mostStarts : 2));
   return Array.from({ length: layers.total }, (_, l) => parts.flatMap((orders) => orders[l]!));
 }
 
@@ -38,7 +41,7 @@ function componentsOf({ count, before, after }: Layers): number[][] {
   return parts;
 }
 
-function orderedPart(layers: Layers, part: readonly number[]): number[][] {
+function orderedPart(layers: Layers, part: readonly number[], mostStarts: number): number[][] {
   const work = new Ordering(layers, part);
   const next = linear(part.length);
   let best: Tried | null = null;
@@ -107,7 +110,7 @@ class Ordering {
       return crossingsOf(this.layers, orders);
     };
     let least = laid();
-    let left = Math.floor(mostTrials / Math.max(1, this.part.length / 200));
+    let left = Math.min(mostTrials, Math.floor(laidAnew / this.part.length));
     const families = [tops, ...children.values()].filter(({ length }) => length > 1);
     for (let moved = true; moved && least > 0 && left > 0;) {
       moved = false;
@@ -137,7 +140,8 @@ class Ordering {
     const { layers } = this;
     let orders = start;
     let best: Tried = { orders: copied(orders), crossings: crossingsOf(layers, orders) };
-    for (let round = 0, idle = 0; round < mostRounds && idle < 2 && best.crossings > 0; round++) {
+    const most = this.part.length > 1000 ? 2 : mostRounds;
+    for (let round = 0, idle = 0; round < most && idle < 2 && best.crossings > 0; round++) {
       if (round < 3) this.sweep(orders, round);
       this.sift(orders);
       const crossings = crossingsOf(layers, orders);
@@ -190,7 +194,7 @@ class Ordering {
     const near = order.map((vertex) => [placesOf(before[vertex]!), placesOf(after[vertex]!)] as const);
     const cost = (a: number, b: number) => crossed(near[a]![0], near[b]![0]) + crossed(near[a]![1], near[b]![1]);
     const at = order.map((_, i) => i);
-    if (n > widestMatrix) {
+    if (n > (this.part.length > 1000 ? widestOfLarge : widestMatrix)) {
       for (let turn = 0; turn < 3; turn++)
         for (let i = 0; i + 1 < n; i++)
           if (cost(at[i + 1]!, at[i]!) < cost(at[i]!, at[i + 1]!)) [at[i], at[i + 1]] = [at[i + 1]!, at[i]!];

@@ -48,29 +48,20 @@ export function gapsOf(diagram: ConceptMap): Gap[] {
   return [...ideas, ...phrases];
 }
 
-/** The map with what was filled in so far in its gaps; what is still open stays a gap. */
-export function filledMap(diagram: ConceptMap, filling: Filling): ConceptMap {
-  const isFilled = (id: string) => (own(filling, id) ?? '').trim() !== '';
-  const entries = Object.fromEntries(
-    Object.entries(diagram.entries).map(([id, entry]) => [
-      id,
-      own(diagram.map.blanks, id) && isFilled(id) ? { ...entry, name: own(filling, id)!.slice(0, 400) } : entry,
-    ]),
-  );
-  const links = Object.fromEntries(
-    Object.entries(diagram.links).map(([id, link]) => [
-      id,
-      own(diagram.map.blanks, id) && isFilled(id) ? { ...link, phrase: own(filling, id)!.slice(0, 200) } : link,
-    ]),
-  );
-  const blanks = Object.fromEntries(Object.entries(diagram.map.blanks).filter(([id]) => !isFilled(id)));
-  return {
-    ...diagram,
-    entries,
-    links,
-    map: { ...diagram.map, blanks, manner: { ...diagram.map.manner, blanked: true } },
-  };
-}
+/** The map with what was filled in so far in its gaps, arranged as the map itself is; what is still open stays a gap. */
+export const filledMap = (diagram: ConceptMap, filling: Filling): ConceptMap => ({
+  ...diagram,
+  map: {
+    ...diagram.map,
+    manner: { ...diagram.map.manner, blanked: true },
+    filled: Object.fromEntries(
+      Object.keys(diagram.map.blanks).flatMap((id) => {
+        const told = (own(filling, id) ?? '').trim();
+        return told === '' ? [] : [[id, told.slice(0, 400)]];
+      }),
+    ),
+  },
+});
 
 export interface FillingResult {
   readonly right: readonly string[];

@@ -116,3 +116,12 @@ export function exampleIn(text: string): string | null {
 }
 
 export const plainOrQuoted = told;
+
+/** The line (from 1) of a question that stands first in a list, before propositions: "What makes an estuary productive?"; null where none does. */
+export function questionAbove(source: readonly string[]): number | null {
+  const at = source.findIndex((line) => line.trim() !== '');
+  const more = source.slice(at + 1, at + 1 + 5).some((line) => line.trim() !== '');
+  const first = source[at]?.trim() ?? '';
+  const isQuestion = first.endsWith('?') && questionIn(first) === null && arrowLine(first) === null;
+  return more && isQuestion ? at + 1 : null;
+}

@@ -1,6 +1,6 @@
 import { openQuoteFinding, splitDetails, withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
 import { example } from '../model';
-import { arrowLine, exampleIn, focusIn, questionIn, type ToldIdea } from './grammar';
+import { arrowLine, exampleIn, focusIn, questionAbove, questionIn, type ToldIdea } from './grammar';
 import { MapMaker, type MapReading } from './result';
 
 /** Whether most lines have an arrow. */
@@ -8,7 +8,8 @@ export function isArrowList(tokens: ListTokens): boolean {
   const lines = tokens.source.filter((line) => line.trim() !== '');
   let arrows = 0;
   let looked = 0;
-  for (const line of lines.slice(0, 2000)) {
+  const first = questionAbove(tokens.source);
+  for (const line of lines.slice(first === null ? 0 : 1, 2000)) {
     looked++;
     if (arrowLine(withoutMarks(line))) arrows++;
   }
@@ -23,11 +24,12 @@ export function readArrows(tokens: ListTokens, choices: ReadChoices = {}): MapRe
   const maker = new MapMaker(choices);
   let focus: { name: string; line: number } | null = null;
   let openQuote = false;
+  const first = questionAbove(tokens.source);
   tokens.source.forEach((source, i) => {
     const line = i + 1;
     const text = source.trim();
     if (text === '') return;
-    const question = questionIn(text);
+    const question = line === first ? text : questionIn(text);
     if (question !== null) {
       if (maker.question === '' && question.length <= 300) maker.question = question;
       else

@@ -99,6 +99,15 @@ describe('plain sentences', () => {
     const again = told(doubtful, { answers: { [question!.id]: other.value } });
     expect(again.said.at(-1)).toBe(other.words.replaceAll(' · ', ' | '));
   });
+  it('below a question, which is the focus question', () => {
+    const { read, said } = told(`What makes mud?\n\n${text}`);
+    expect(read.question).toBe('What makes mud?');
+    expect(said).toHaveLength(4);
+    expect(told('Why mud?\ntides --carry--> silt').read).toMatchObject({
+      question: 'Why mud?',
+      entries: { length: 2 },
+    });
+  });
   it('a list of names or a few words is none', () => {
     expect(told('Ada Quill\nBo Marsh\nCy Holm').read.structure).toBe('flat');
     expect(told('rocky shore\nsandy shore\nmuddy shore with grass').read.structure).not.toBe('sentences');

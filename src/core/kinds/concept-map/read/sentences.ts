@@ -1,6 +1,6 @@
 import { own } from '../../../model';
 import { foldName, withoutMarks, type ListTokens, type Question, type ReadChoices } from '../../../read';
-import { focusIn, questionIn } from './grammar';
+import { focusIn, questionAbove, questionIn } from './grammar';
 import { MapMaker, mapFinding, type MapReading } from './result';
 
 /** Words that linking phrases begin with, where nothing else tells ideas from phrases. */
@@ -22,6 +22,7 @@ interface Cut {
 
 /** The plain sentences of a list: lines of three words or more without separators. Null where it has hardly any. */
 function sentencesOf(tokens: ListTokens): Line[] | null {
+  const first = questionAbove(tokens.source);
   const lines = tokens.source
     .map((source, i) => ({
       source: withoutMarks(source.trim())
@@ -29,7 +30,9 @@ function sentencesOf(tokens: ListTokens): Line[] | null {
         .trim(),
       line: i + 1,
     }))
-    .filter(({ source }) => source !== '' && questionIn(source) === null && focusIn(source) === null);
+    .filter(
+      ({ source, line }) => source !== '' && line !== first && questionIn(source) === null && focusIn(source) === null,
+    );
   if (lines.length < 2) return null;
   const told = lines.flatMap(({ source, line }) => {
     const words = source.split(/\s+/);
@@ -94,9 +97,10 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
   const verbs = lines.filter(({ words }) => words.slice(1, -1).some((word) => linking.test(word))).length;
   if (again === 0 || verbs < lines.length * 0.3) return null;
   const maker = new MapMaker(choices);
+  const first = questionAbove(tokens.source);
   const questions: Question[] = [];
   tokens.source.forEach((source, i) => {
-    const question = questionIn(source.trim());
+    const question = i + 1 === first ? source.trim() : questionIn(source.trim());
     const named = focusIn(source.trim());
     if (question !== null && maker.question === '') maker.question = question.slice(0, 300);
     if (named !== null) maker.focus = maker.idea(named, i + 1);
@@ -130,7 +134,8 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
   }
   tokens.source.forEach((source, i) => {
     const text = source.trim();
-    if (text === '' || known.has(i + 1) || questionIn(text) !== null || focusIn(text) !== null) return;
+    if (text === '' || known.has(i + 1) || i + 1 === first) return;
+    if (questionIn(text) !== null || focusIn(text) !== null) return;
     const reason = `Line ${i + 1} is no sentence of two ideas and a phrase.`;
     maker.notPlaced.push({ line: i + 1, text, reason });
   });

@@ -1,5 +1,5 @@
 import { crossingsAmong } from '../../../arrange/graph';
-import { own, type LinkStyle, type Nudge } from '../../../model';
+import { own, type Link, type LinkStyle, type Nudge } from '../../../model';
 import type { SizeChoices } from '../../../scene';
 import { linkStyle } from '../../../style';
 import type { ConceptMap } from '../model';
@@ -8,8 +8,8 @@ import { mapLinkKinds } from '../words';
 import type { DrawnMap, LinkToDraw, Sizes } from './drawn';
 import { evenMap, freeMap, ringPlaces, type Pins } from './free';
 import { rankedMap } from './ranked';
-import { tierRows } from './rows';
-import { setWords } from './words';
+import { tierRows, type TierRows } from './rows';
+import { setWords, type SetWords } from './words';
 
 /** A map with the sizes that print largest. */
 export interface FittedMap {
@@ -27,67 +27,128 @@ interface Fit {
   readonly margin: number;
 }
 
-const eases = [1, 0.55, 0.2] as const;
+/** How wide boxes are (0 to 1), how much of the gaps stays (1: all that is wished), and in which rows the ranks stand. */
+interface Sizing {
+  readonly share: number;
+  readonly ease: number;
+  readonly fold: number;
+}
+const usual: Sizing = { share: 0.5, ease: 1, fold: 1 };
 /** A tier is broken into rows of this share of the broadest row. */
-const folds = [1, 0.52, 0.36, 0.27, 0.2] as const;
+const folds = [0.52, 0.34, 0.24, 0.17] as const;
 /** Maps of more ideas than this are broken into rows by their breadth alone, without trying. */
 const mostTried = 150;
 /** A further way is taken only where it prints so much larger. */
 const worthIt = 1.04;
 
-/** Of the sizes of boxes, of gaps and of rows, those with which the map prints largest; gaps get smaller only where the print would not be comfortable. */
-export function fittedMap(diagram: ConceptMap, listing: MapListing, choices: SizeChoices, fit: Fit): FittedMap {
-  const isTurned = diagram.arrangement.direction === 'right';
+/** The drawings of a map in the sizes that are tried, each made once, whichever sheet it is tried for. */
+export class Trials {
+  private readonly made = new Map<string, { readonly drawn: DrawnMap; readonly wanted: readonly number[] }>();
+  private readonly rows = new Map<number, TierRows>();
+  private readonly pins: Pins;
+  private readonly plain: Trial;
+
+  constructor(
+    private readonly diagram: ConceptMap,
+    private readonly listing: MapListing,
+    private readonly choices: SizeChoices,
+  ) {
+    this.pins = pinsOf(diagram, listing);
+    this.plain = trialWith(diagram, listing, choices, usual);
+  }
+
+  at(sizing: Sizing): { readonly drawn: DrawnMap; readonly wanted: readonly number[] } {
+    const key = `${sizing.share} ${sizing.ease} ${sizing.fold}`;
+    const known = this.made.get(key);
+    if (known) return known;
+    const trial = trialWith(this.diagram, this.listing, this.choices, sizing);
+    const ranked = this.diagram.map.manner.way === 'ranked';
+    const drawn = ranked ? this.ranked(trial, sizing.fold) : roundBy(this.diagram, this.listing, trial, this.pins);
+    const made = { drawn, wanted: trial.wanted };
+    this.made.set(key, made);
+    return made;
+  }
+
+  private ranked({ sizes, links, right }: Trial, fold: number): DrawnMap {
+    const ranked = rankedMap(this.rowsAt(fold), links, sizes, {
+      direction: right ? 'right' : 'down',
+      effort: fold === 1 ? 'full' : 'light',
+    });
+    if (this.pins.size === 0) return ranked;
+    return { ...freeMap(middles(ranked), links, sizes, this.pins), rows: ranked.rows };
+  }
+
+  /** The rows do not depend on the sizes that are tried, so that their order is found once. */
+  private rowsAt(fold: number): TierRows {
+    const known = this.rows.get(fold);
+    if (known) return known;
+    const { sizes, links, right } = this.plain;
+    const rows = tierRows(this.listing, links, right ? sizes.height : sizes.width, {
+      gap: sizes.gaps.ideas,
+      limit: fold === 1 ? Infinity : broadest(this.listing.tierStart, this.plain) * fold,
+    });
+    this.rows.set(fold, rows);
+    return rows;
+  }
+
+  /** The share of the broadest row with which the rows are about as broad as a room is. */
+  foldFor(room: { readonly width: number; readonly height: number }): number {
+    const { sizes } = this.plain;
+    const area = sizes.width.reduce((sum, w, i) => sum + (w + sizes.gaps.ideas) * sizes.height[i]! * 3, 0);
+    const wanted = Math.sqrt((area * room.width) / room.height);
+    return Math.max(0.02, Math.min(1, wanted / broadest(this.listing.tierStart, this.plain)));
+  }
+
+  get isLarge(): boolean {
+    return this.listing.ids.length > mostTried;
+  }
+  get isRanked(): boolean {
+    return this.diagram.map.manner.way === 'ranked';
+  }
+  get isTurned(): boolean {
+    return this.diagram.arrangement.direction === 'right';
+  }
+}
+
+/**
+ * Of rows, sizes of boxes and gaps, those with which the map prints largest: first the rows, with sizes as they usually are, then sizes, then smaller gaps, the
+ * last only where the print would not be comfortable. At most nine drawings are tried.
+ */
+export function fittedMap(trials: Trials, fit: Fit): FittedMap {
   const sheet = fit.room ?? { width: 1100, height: 760 };
   // Names of tiers grow and shrink with the drawing.
+  const [besideX, besideY] = trials.isTurned ? [0, fit.margin] : [fit.margin, 0];
   const scaleOf = ({ extent }: DrawnMap): number =>
     Math.min(
       fit.room ? fit.largest : Infinity,
-      sheet.width / Math.max(1, extent.width + (isTurned ? 0 : fit.margin)),
-      sheet.height / Math.max(1, extent.height + (isTurned ? fit.margin : 0)),
+      sheet.width / Math.max(1, extent.width + besideX),
+      sheet.height / Math.max(1, extent.height + besideY),
     );
-  const pins = pinsOf(diagram, listing);
-  const most = Math.max(1, ...choices.sizes.map(({ length }) => length));
-  const enough = Math.min(fit.comfortable, fit.largest) - 1e-9;
-  let best = null as (FittedMap & { readonly worth: number }) | null;
-  const keep = (trial: Trial, drawn: DrawnMap): void => {
-    const scale = scaleOf(drawn);
-    const worth = fit.room ? scale : -Math.abs(Math.log((drawn.extent.width + 1) / (drawn.extent.height + 1) / 1.4));
-    if (!best || (fit.room ? worth > best.worth * worthIt : worth > best.worth + 0.1))
-      best = { drawn, wanted: trial.wanted, scale, worth };
+  const start = trials.isRanked && trials.isLarge ? { share: 0, ease: 0.4, fold: trials.foldFor(sheet) } : usual;
+  let best = { sizing: start, ...trials.at(start), scale: 0 };
+  best.scale = scaleOf(best.drawn);
+  const isEnough = () => best.scale >= Math.min(fit.comfortable, fit.largest) - 1e-9;
+  const tryAt = (patch: Partial<Sizing>): boolean => {
+    const sizing = { ...best.sizing, ...patch };
+    const made = trials.at(sizing);
+    const scale = scaleOf(made.drawn);
+    if (scale <= best.scale * worthIt) return false;
+    best = { sizing, ...made, scale };
+    return true;
   };
-  const isEnough = () => fit.room !== null && best !== null && best.scale >= enough;
-  const shares = most === 1 ? [0] : listing.ids.length > mostTried ? [0.5] : [1, 0.5, 0];
-  const large = listing.ids.length > mostTried;
-  for (const ease of large ? [eases[1]] : eases) {
-    for (const share of shares) {
-      const trial = trialWith(diagram, listing, choices, { ease, share, most });
-      if (diagram.map.manner.way === 'ranked') {
-        for (const fold of large ? [foldFor(listing, trial, sheet)] : folds) {
-          if (fold < 1 && fit.room && best && best.drawn.extent.width * best.scale < sheet.width * 0.9) break;
-          keep(trial, rankedBy(listing, trial, { fold, pins }));
-          if (isEnough()) return best!;
-        }
-      } else {
-        keep(trial, roundBy(diagram, listing, trial, pins));
-        if (isEnough()) return best!;
-        // Places that are spread till words stand clear hardly change with the sizes of boxes.
-        if (ease < 1) break;
-      }
-    }
+  const done = () => ({ drawn: best.drawn, wanted: best.wanted, scale: best.scale });
+  if (!fit.room || trials.isLarge) return done();
+  const across = (): boolean =>
+    trials.isTurned
+      ? best.drawn.extent.height * best.scale > sheet.height * 0.9
+      : best.drawn.extent.width * best.scale > sheet.width * 0.9;
+  if (trials.isRanked) for (const fold of folds) if (isEnough() || !across() || !tryAt({ fold })) break;
+  if (best.scale < fit.largest) {
+    if (trials.isRanked) tryAt({ share: 1 });
+    if (!isEnough()) tryAt({ share: 0 });
   }
-  return best!;
-}
-
-/** The share of the broadest row with which the rows are about as broad as the sheet is. */
-function foldFor({ tierStart }: MapListing, trial: Trial, room: { width: number; height: number }): number {
-  const widest = broadest(tierStart, trial);
-  const area = trial.sizes.width.reduce(
-    (sum, w, i) => sum + (w + trial.sizes.gaps.ideas) * (trial.sizes.height[i]! * 3),
-    0,
-  );
-  const wanted = Math.sqrt((area * room.width) / room.height);
-  return Math.max(0.02, Math.min(1, wanted / Math.max(1, widest)));
+  for (const ease of [0.55, 0.2]) if (!isEnough()) tryAt({ ease });
+  return done();
 }
 
 function broadest(tierStart: readonly number[], { sizes, right }: Trial): number {
@@ -101,40 +162,27 @@ function broadest(tierStart: readonly number[], { sizes, right }: Trial): number
   return widest;
 }
 
-function rankedBy(
-  listing: MapListing,
-  trial: Trial,
-  { fold, pins }: { readonly fold: number; readonly pins: Pins },
-): DrawnMap {
-  const { sizes, links, right } = trial;
-  const rows = tierRows(listing, links, right ? sizes.height : sizes.width, {
-    gap: sizes.gaps.ideas,
-    limit: fold === 1 ? Infinity : broadest(listing.tierStart, trial) * fold,
-  });
-  const ranked = rankedMap(rows, links, sizes, right ? 'right' : 'down');
-  if (pins.size === 0) return ranked;
-  const free = freeMap(middles(ranked), links, sizes, pins);
-  return { ...free, rows: ranked.rows };
-}
-
 const middles = ({ boxes }: DrawnMap): { x: Float64Array; y: Float64Array } => ({
   x: Float64Array.from(boxes, ({ x, width }) => x + width / 2),
   y: Float64Array.from(boxes, ({ y, height }) => y + height / 2),
 });
 
+/** Larger maps with even links are begun from rows alone. */
+const mostBegun = 60;
+
 function roundBy({ map }: ConceptMap, listing: MapListing, { sizes, links }: Trial, pins: Pins): DrawnMap {
   const rows = tierRows(listing, links, sizes.width, { gap: 0, limit: Infinity });
-  const ranked = middles(rankedMap(rows, links, sizes, 'down'));
-  const rings = ringPlaces(listing, links, sizes, ranked.x);
-  if (map.manner.way === 'rings') return freeMap(rings, links, sizes, pins);
+  const ranked = middles(rankedMap(rows, links, sizes, { direction: 'down', effort: 'light' }));
+  if (map.manner.way === 'rings') return freeMap(ringPlaces(listing, links, sizes, ranked.x), links, sizes, pins);
   // Begun from rows, links are mostly read downwards; from rings they are often less tangled.
-  const made = [ranked, rings].map((start) => {
+  const starts = [ranked, ...(listing.ids.length > mostBegun ? [] : [ringPlaces(listing, links, sizes, ranked.x)])];
+  const made = starts.map((start) => {
     const drawn = freeMap(evenMap(links, sizes, start), links, sizes, pins);
     const crossings = crossingsAmong(drawn.links.map(({ course }) => course));
     const { width, height } = drawn.extent;
     return { drawn, cost: drawn.conflicts * 4 + crossings + Math.sqrt(width * height) / 150 };
   });
-  return (made[1]!.cost < made[0]!.cost - 2 ? made[1]! : made[0]!).drawn;
+  return (made[1] && made[1].cost < made[0]!.cost - 2 ? made[1] : made[0]!).drawn;
 }
 
 function pinsOf({ nudges }: ConceptMap, { index }: MapListing): Pins {
@@ -154,18 +202,13 @@ interface Trial {
 }
 
 /** Sizes of boxes from narrow (0) to wide (1), of words, and gaps from as wished (1) to as small as they may get (0). */
-function trialWith(
-  diagram: ConceptMap,
-  listing: MapListing,
-  choices: SizeChoices,
-  { ease, share, most }: { readonly ease: number; readonly share: number; readonly most: number },
-): Trial {
+function trialWith(diagram: ConceptMap, listing: MapListing, choices: SizeChoices, { ease, share }: Sizing): Trial {
   const { arrangement } = diagram;
   const width = new Float64Array(listing.ids.length);
   const height = new Float64Array(listing.ids.length);
   const wanted: number[] = [];
   choices.sizes.forEach((options, t) => {
-    const k = most === 1 ? 0 : Math.round(share * (options.length - 1));
+    const k = Math.round(share * (options.length - 1));
     const option = (ease < 1 ? choices.tight : choices.sizes)[t]![k]!;
     width.set(option.width, listing.tierStart[t]);
     height.set(option.height, listing.tierStart[t]);
@@ -188,11 +231,19 @@ function trialWith(
       link,
       from: listing.index.get(link.from)!,
       to: listing.index.get(link.to)!,
-      words: setWords(link.phrase, styleOf(diagram, link.id).phraseSize, 6 + 5 * share),
+      words: wordsOf(diagram, link, 6 + 5 * share),
     })),
     wanted,
     right: arrangement.direction === 'right',
   };
+}
+
+/** Words as they are set; where they are blank, at least so much room that one can write there. */
+function wordsOf(diagram: ConceptMap, link: Link, ems: number): SetWords {
+  const words = setWords(link.phrase, styleOf(diagram, link.id).phraseSize, ems);
+  const { manner, blanks } = diagram.map;
+  if (!manner.blanked || !own(blanks, link.id) || words.lines.length === 0) return words;
+  return { ...words, width: Math.max(70, words.width), height: Math.max(20, words.height) };
 }
 
 export const styleOf = (diagram: ConceptMap, link: string): LinkStyle =>

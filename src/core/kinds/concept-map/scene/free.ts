@@ -1,4 +1,4 @@
-import { evenPlaces, freeLinks, onRings, pushApart, untangledOrder } from '../../../arrange/graph';
+import { evenPlaces, freeLinks, onRings, pushApart, untangledOrder, type Polyline } from '../../../arrange/graph';
 import type { Nudge } from '../../../model';
 import type { Rect } from '../../../scene';
 import type { MapListing } from '../structure';
@@ -10,8 +10,8 @@ export interface Places {
 }
 
 /** Places are spread by this step until links and words stand clear, at most so often. */
-const spread = 1.07;
-const mostSpreads = 16;
+const spread = 1.14;
+const mostSpreads = 9;
 
 export interface FreeMap extends DrawnMap {
   /** Words without a clear place, and lines that run through a box. */
@@ -115,5 +115,22 @@ export function freeMap(
     if (made.conflicts === 0) break;
   }
   const { boxes, links: drawn } = best!;
-  return { boxes, links: drawn, rows: null, extent: extentOf(boxes, drawn), conflicts: best!.conflicts };
+  return { ...fromOrigin(boxes, drawn), rows: null, conflicts: best!.conflicts };
+}
+
+/** The same drawing, its upper left corner at 0, 0, as all drawings have it. */
+function fromOrigin(boxes: readonly Rect[], links: readonly DrawnLink[]): Pick<DrawnMap, 'boxes' | 'links' | 'extent'> {
+  const { x: left, y: top, width, height } = extentOf(boxes, links);
+  const rect = (one: Rect): Rect => ({ ...one, x: one.x - left, y: one.y - top });
+  const line = (points: Polyline): Polyline => points.map((at, p) => at - (p % 2 === 0 ? left : top));
+  return {
+    boxes: boxes.map(rect),
+    links: links.map((one) => ({
+      ...one,
+      lines: one.lines.map(line),
+      course: line(one.course),
+      place: one.place && rect(one.place),
+    })),
+    extent: { x: 0, y: 0, width, height },
+  };
 }

@@ -15,9 +15,9 @@ import type { TierRows } from './rows';
 /** The order that crosses least depends on rows and links alone. */
 const ordered = remember(
   24,
-  ({ row, links }: RowGraph) =>
-    JSON.stringify([Array.from(row), links.map(({ from, to, words }) => [from, to, words])]),
-  (graph): Ordered => orderedRows(graph),
+  ({ row, links }: RowGraph, effort: 'full' | 'light') =>
+    JSON.stringify([effort, Array.from(row), links.map(({ from, to, words }) => [from, to, words])]),
+  (graph, effort): Ordered => orderedRows(graph, effort),
 );
 
 /** Ideas in their rows, below or beside each other, with the words of links between the rows. */
@@ -25,7 +25,7 @@ export function rankedMap(
   { row, begin }: TierRows,
   links: readonly LinkToDraw[],
   { width, height, gaps, before }: Sizes,
-  direction: 'down' | 'right',
+  { direction, effort }: { readonly direction: 'down' | 'right'; readonly effort: 'full' | 'light' },
 ): DrawnMap & { readonly crossings: number } {
   const right = direction === 'right';
   const graph: RowGraph = {
@@ -38,7 +38,7 @@ export function rankedMap(
       along: right ? words.width : words.height,
     })),
   };
-  const drawing = layeredDrawing(withSizes(ordered(graph), graph), {
+  const drawing = layeredDrawing(withSizes(ordered(graph, effort), graph), {
     ideas: gaps.ideas,
     words: gaps.words,
     lines: 7,
@@ -88,7 +88,7 @@ function rowsBefore(begin: readonly number[], before: readonly number[]): Float6
 }
 
 /** Lines of more links than this keep the bends of their rows. */
-const mostStraightened = 700;
+const mostStraightened = 160;
 
 /** The map with as few bends in its lines as there can be. */
 export function withFewBends(drawn: DrawnMap, direction: 'down' | 'right'): DrawnMap {

@@ -37,10 +37,10 @@ import { linksInOrder, type MapListing } from '../structure';
 import { mapRoleList, rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { enclosureGroups } from './enclosures';
-import { fittedMap, styleOf, type FittedMap } from './fit';
+import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
 import { withFewBends } from './ranked';
 import { wordBank } from './word-bank';
-import { gapPrimitive, wordsPrimitives } from './words';
+import { gapPrimitive, withinPrimitives, wordsPrimitives } from './words';
 
 interface Kept {
   readonly parts: readonly unknown[];
@@ -84,19 +84,14 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   ]);
   const before = keptFitted.get(listing);
   const isKept = before?.parts.at(-1) === rest && parts.every((part, i) => part === before.parts[i]);
-  const taken = isKept
-    ? before.fitted
-    : straightened(
-        takeSheet(diagram.sheet, wished, (sheet) =>
-          fittedMap(diagram, listing, choices, {
-            room: freeRoom({ ...diagram, sheet }, legend),
-            largest,
-            comfortable,
-            margin,
-          }),
-        ),
-        diagram.arrangement,
-      );
+  const fittedOnSheet = (): TakenSheet<FittedMap> => {
+    const trials = new Trials(diagram, listing, choices);
+    const fitted = takeSheet(diagram.sheet, wished, (sheet) =>
+      fittedMap(trials, { room: freeRoom({ ...diagram, sheet }, legend), largest, comfortable, margin }),
+    );
+    return straightened(fitted, diagram.arrangement);
+  };
+  const taken = isKept ? before.fitted : fittedOnSheet();
   if (!isKept) keptFitted.set(listing, { parts: [...parts, rest], fitted: taken });
   const { drawn, wanted } = taken.fitted;
   const look = lookOf(diagram.look);
@@ -140,11 +135,11 @@ function straightened({ sheet, fitted }: TakenSheet<FittedMap>, { direction }: A
 
 /** Entries as their boxes show them: what is blanked has no words. */
 function asShown(diagram: ConceptMap): DiagramCommon {
-  const { manner, blanks } = diagram.map;
+  const { manner, blanks, filled = {} } = diagram.map;
   if (!manner.blanked) return diagram;
   const entries: DiagramCommon['entries'] = {};
   for (const [id, entry] of Object.entries(diagram.entries))
-    entries[id] = own(blanks, id) ? ({ ...entry, name: '', details: [] } satisfies Entry) : entry;
+    entries[id] = own(blanks, id) ? ({ ...entry, name: own(filled, id) ?? '', details: [] } satisfies Entry) : entry;
   return { ...diagram, entries };
 }
 
@@ -209,7 +204,7 @@ function hasArrow({ map }: ConceptMap, { tier }: MapListing, { from, to }: Drawn
 function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): SceneGroup[] {
   const { joinRadius } = diagram.arrangement;
   const look = lookOf(diagram.look);
-  const { blanks, manner } = diagram.map;
+  const { blanks, manner, filled = {} } = diagram.map;
   return drawn.links.map((one): SceneGroup => {
     const { link, lines, place, words } = one;
     const style = styleOf(diagram, link.id);
@@ -231,12 +226,15 @@ function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): 
     );
     if (place) {
       const blank = manner.blanked && own(blanks, link.id);
-      if (blank) children.push(gapPrimitive(place, look.line));
+      const told = blank ? own(filled, link.id) : undefined;
+      const fill = style.phraseColour;
+      if (told !== undefined) children.push(...withinPrimitives(told, place, { size: style.phraseSize, fill }));
+      else if (blank) children.push(gapPrimitive(place, look.line));
       else
         children.push(
           ...wordsPrimitives(words, place, {
             size: style.phraseSize,
-            fill: style.phraseColour,
+            fill,
           }),
         );
     }

@@ -54,3 +54,15 @@ export const gapPrimitive = (place: Rect, stroke: string): Primitive => ({
   strokeWidth: 1,
   dashed: false,
 });
+
+/** Words that somebody filled in, on one line, smaller where their place is too narrow for them. */
+export function withinPrimitives(
+  told: string,
+  place: Rect,
+  { size, fill }: { readonly size: number; readonly fill: string },
+): Primitive[] {
+  const most = Math.max(place.width, 70);
+  const small = Math.min(size, (size * most) / Math.max(1, widthOf(told, face, size)));
+  const words: SetWords = { lines: [told], width: 0, height: 0 };
+  return wordsPrimitives(words, place, { size: small, fill });
+}

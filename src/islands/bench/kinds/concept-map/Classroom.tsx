@@ -14,15 +14,13 @@ export function Classroom() {
   const ideas = Object.keys(entries);
   const set = (next: readonly string[]) => {
     const wanted = new Set(next);
-    store
-      .getState()
-      .perform([
-        {
-          kind: 'setBlanks',
-          blank: next.filter((id) => !own(map.blanks, id)),
-          told: blank.filter((id) => !wanted.has(id)),
-        },
-      ]);
+    store.getState().perform([
+      {
+        kind: 'setBlanks',
+        blank: next.filter((id) => !own(map.blanks, id)),
+        told: blank.filter((id) => !wanted.has(id)),
+      },
+    ]);
   };
   const third = (ids: readonly string[]) => [...ids].sort().filter((_, i) => i % 3 === 1);
   const arePickedBlank = picked.length > 0 && picked.every((id) => own(map.blanks, id));

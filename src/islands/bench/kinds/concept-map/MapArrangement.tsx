@@ -54,7 +54,6 @@ export function MapArrangement() {
       })),
     [manner.way, direction],
   );
-  const row = 'grid grid-cols-[9.5rem_1fr] items-center gap-2';
   return (
     <>
       <section aria-label="What the map is about" className="mb-4 grid gap-2">
@@ -68,7 +67,7 @@ export function MapArrangement() {
             onChange={(event) => set({ question: event.target.value }, 'question')}
           />
         </label>
-        <label className={row}>
+        <label className="grid gap-1">
           Begins with
           <select
             className="field min-w-0"
@@ -83,7 +82,7 @@ export function MapArrangement() {
             ))}
           </select>
         </label>
-        <label className={row}>
+        <label className="grid gap-1">
           Heads of arrows
           <select
             className="field min-w-0"

@@ -15,7 +15,7 @@ import { useBench, useParts } from '../../context';
 import { isPicked, linkPick, linksOf } from '../../selection';
 
 const rowHeight = 32;
-const tracks = 'grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_4.6rem] items-stretch';
+const tracks = 'grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)] items-stretch';
 /** So many ideas are offered while one is typed. */
 const mostOffered = 500;
 
@@ -38,7 +38,8 @@ export function Propositions() {
     if (at >= 0) rows.scrollToIndex(at);
   }, [at, rows]);
   return (
-    <>
+    <div data-propositions className="flex min-h-0 flex-1 flex-col">
+      <Tools />
       <datalist id={ideas}>
         {Object.values(diagram.entries)
           .slice(0, mostOffered)
@@ -52,12 +53,13 @@ export function Propositions() {
         role="grid"
         aria-label="Propositions"
         aria-rowcount={links.length + 1}
+        aria-colcount={3}
       >
         <div role="rowgroup">
           <div role="row" className={`${tracks} border-b border-hair text-sm text-muted`}>
-            {['Idea', 'Linking phrase', 'Leads to', ''].map((name) => (
+            {['Idea', 'Phrase', 'Leads to'].map((name) => (
               <span key={name} role="columnheader" className="px-2 py-1">
-                {name || <span className="sr-only">What to do</span>}
+                {name}
               </span>
             ))}
           </div>
@@ -77,9 +79,41 @@ export function Propositions() {
             );
           })}
         </div>
-        <NewRow ideas={ideas} />
       </div>
-    </>
+      <NewRow ideas={ideas} />
+    </div>
+  );
+}
+
+/** What can be done with the propositions that are selected. */
+function Tools() {
+  const { store } = useParts();
+  const links = useBench((state) => state.diagram.links);
+  const picked = linksOf(useBench((state) => state.selection)).flatMap((id) => own(links, id) ?? []);
+  const { perform, pick } = store.getState();
+  const last = picked.at(-1);
+  const splitLast = () => {
+    const idea = newId();
+    if (!last) return;
+    const gesture = split(store.getState().diagram as ConceptMap, last, { idea, link: newId() });
+    if (perform(gesture, { select: idea })) store.getState().set({ editing: idea });
+  };
+  return (
+    <div role="toolbar" aria-label="The selected proposition" className="flex shrink-0 items-center gap-1 px-3 pb-1">
+      <button className="plain" disabled={!last} onClick={() => perform(picked.flatMap(turnedRound))}>
+        <ArrowLeftRight size={15} aria-hidden="true" /> Turn round
+      </button>
+      <button className="plain" disabled={!last} title="Put a new idea into the middle of it" onClick={splitLast}>
+        <Waypoints size={15} aria-hidden="true" /> Idea between
+      </button>
+      <button
+        className="plain"
+        disabled={!last}
+        onClick={() => perform(picked.map(({ id }) => ({ kind: 'removeLink', id }))) && pick([])}
+      >
+        <Trash2 size={15} aria-hidden="true" /> Remove
+      </button>
+    </div>
   );
 }
 
@@ -88,7 +122,7 @@ function moveByArrow(event: KeyboardEvent<HTMLInputElement>): void {
   if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
   const all = [
     ...event.currentTarget
-      .closest('[role=grid]')!
+      .closest('[data-propositions]')!
       .querySelectorAll<HTMLInputElement>(`input[data-column="${event.currentTarget.dataset['column']}"]`),
   ].sort((a, b) => a.getBoundingClientRect().top - b.getBoundingClientRect().top);
   const next = all[all.indexOf(event.currentTarget) + (event.key === 'ArrowDown' ? 1 : -1)];
@@ -112,7 +146,6 @@ function Row({
   selected: boolean;
 }) {
   const { store } = useParts();
-  const name = (id: string) => own(store.getState().diagram.entries, id)?.name ?? '';
   const [from, to] = [
     useBench((state) => own(state.diagram.entries, link.from)?.name ?? ''),
     useBench((state) => own(state.diagram.entries, link.to)?.name ?? ''),
@@ -124,7 +157,6 @@ function Row({
     return told.ok && (told.gesture.length === 0 || perform(told.gesture));
   };
   const cell = 'min-w-0 border-r border-hair bg-transparent px-2 text-ellipsis focus:bg-raised';
-  const said = `${name(link.from)} ${link.phrase} ${name(link.to)}`;
   return (
     <div
       role="row"
@@ -168,36 +200,6 @@ function Row({
         ideas={ideas}
         write={(typed) => write('to', typed)}
       />
-      <span role="gridcell" className="flex items-center justify-end">
-        <button
-          className="plain px-1"
-          aria-label={`Turn round: ${said}`}
-          title="Turn round"
-          onClick={() => perform(turnedRound(link))}
-        >
-          <ArrowLeftRight size={14} aria-hidden="true" />
-        </button>
-        <button
-          className="plain px-1"
-          aria-label={`Put an idea into: ${said}`}
-          title="Put an idea in between"
-          onClick={() => {
-            const idea = newId();
-            if (perform(split(store.getState().diagram as ConceptMap, link, { idea, link: newId() }), { select: idea }))
-              store.getState().set({ editing: idea });
-          }}
-        >
-          <Waypoints size={14} aria-hidden="true" />
-        </button>
-        <button
-          className="plain px-1"
-          aria-label={`Remove: ${said}`}
-          title="Remove"
-          onClick={() => perform([{ kind: 'removeLink', id: link.id }])}
-        >
-          <Trash2 size={14} aria-hidden="true" />
-        </button>
-      </span>
     </div>
   );
 }
@@ -285,21 +287,15 @@ function NewRow({ ideas }: { ideas: string }) {
     />
   );
   return (
-    <div role="row" className={`${tracks} border-b border-hair`} style={{ height: rowHeight }}>
-      <span role="gridcell" className="contents">
-        {field('from', 'New proposition: idea')}
-      </span>
-      <span role="gridcell" className="contents">
-        {field('phrase', 'New proposition: linking phrase')}
-      </span>
-      <span role="gridcell" className="contents">
-        {field('to', 'New proposition: leads to')}
-      </span>
-      <span role="gridcell" className="flex items-center justify-end">
-        <button className="plain px-2" onClick={add}>
-          Add
-        </button>
-      </span>
+    <div
+      role="group"
+      aria-label="New proposition"
+      className={`${tracks} shrink-0 border-y-2 border-edge bg-raised`}
+      style={{ height: rowHeight + 4 }}
+    >
+      {field('from', 'New proposition: idea')}
+      {field('phrase', 'New proposition: linking phrase')}
+      {field('to', 'New proposition: leads to')}
     </div>
   );
 }

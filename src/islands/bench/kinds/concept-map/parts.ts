@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { createElement, Fragment, lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
 import { roman, tierCount } from '../../../../core/hierarchy';
@@ -9,6 +9,7 @@ import { linkScopes } from '../../style/link-scopes';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { Classroom } from './Classroom';
 import { dropPlan, linkToGround } from './dropping';
+import { GraphOffer } from './GraphOffer';
 import { MapArrangement } from './MapArrangement';
 import { MapList } from './MapList';
 
@@ -28,7 +29,7 @@ export const conceptMapParts: KindParts = {
   List: MapList,
   Arrangement: MapArrangement,
   Figures: lazy(() => import('./MapFigures').then((module) => ({ default: module.MapFiguresPanel }))),
-  HandOut: Classroom,
+  HandOut: () => createElement(Fragment, null, createElement(Classroom), createElement(GraphOffer)),
   properties: () => styleProperties,
   sample: sampleMap(),
   grab: () => null,
