@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { diagrams, commands } from '../testing/arbitrary';
 import { analyses } from '../testing/arbitrary-decision';
 import { families } from '../testing/arbitrary-family';
+import { mapCommands, maps } from '../testing/arbitrary-map';
 import { vennCommands, venns } from '../testing/arbitrary-venn';
 import { applyGesture, draw, type Command, type Diagram } from '.';
 
@@ -103,6 +104,11 @@ describe('a drawing after edits is the drawing made from nothing', () => {
       .record({ id: person, name: fc.constantFrom('A', 'Somebody with a long name') })
       .map(({ id, name }): Command => ({ kind: 'rename', id, name }));
     fc.assert(fc.property(families(20), some(named), expectAsFromNothing), { numRuns: 40 });
+  });
+  it('of a concept map, in every arrangement', () => {
+    fc.assert(fc.property(maps(12), some(fc.oneof(mapCommands, typed, detailed)), expectAsFromNothing), {
+      numRuns: 60,
+    });
   });
   it('of a Venn diagram', () => {
     fc.assert(fc.property(venns(2, 14), some(fc.oneof(vennCommands, typed, detailed)), expectAsFromNothing), {

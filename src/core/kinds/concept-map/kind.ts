@@ -97,7 +97,15 @@ export const conceptMap: Kind<MapTypes> = {
     return {
       ...base,
       ...taken,
-      map: { ...base.map, manner: { ...base.map.manner, question: read.question, focus: read.focus } },
+      map: {
+        ...base.map,
+        manner: {
+          ...base.map.manner,
+          question: read.question,
+          focus: read.focus,
+          way: isStar(read) ? 'rings' : 'ranked',
+        },
+      },
     };
   },
   titleIn: (read) => titleAbove(read) || capital(read.question),
@@ -155,6 +163,15 @@ export const conceptMap: Kind<MapTypes> = {
   fix: fixMap,
   figure: figureMap,
 };
+
+/** From so many satellites on, a map in which one idea is at an end of every link stands around it. */
+const leastStar = 5;
+
+function isStar({ links }: MapReading): boolean {
+  const [first, second] = links;
+  if (links.length < leastStar || !first || !second) return false;
+  return [first.from, first.to].some((middle) => links.every(({ from, to }) => from === middle || to === middle));
+}
 
 /** How well a list fits a concept map: arrows, phrases and graphs tell one; an outline without phrases might be one. */
 function fitOf(read: MapReading): Fit | null {

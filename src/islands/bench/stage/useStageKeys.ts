@@ -62,6 +62,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);
     else if (event.key === 'l' && selection.length > 0) nextLink();
+    else if (event.key === 's' && selected !== null) set({ step: 'style', scope: { kind: 'this', entry: selected } });
     else {
       const keyed = selected === null ? null : partsOf(diagram.kind).keyed(diagram, selected, event.key);
       return keyed !== null && store.getState().perform(keyed);

@@ -15,12 +15,14 @@ export interface ToldIdea {
 
 /** "tides --carry--> silt", "tides -carry-> silt", "tides -> silt", "tides → silt", "tides —carry→ silt", "tides [carry] silt". */
 const arrowSign = String.raw`(?:-{1,3}>|=>|→|⟶|➔|➝)`;
-const stroke = /^\s*(?:-{1,2}|—|–)\s*/u;
+// None of these patterns passes blanks before it knows what follows them, so that a long run of blanks costs its length.
+const stroke = /^(?:-{1,2}|—|–)\s*/u;
 /** What ends an idea at the beginning of a line, and a phrase. */
-const afterIdea = new RegExp(String.raw`\s*(?:-{2,}|${arrowSign})|\s+[—–-]`, 'u');
-const afterPhrase = new RegExp(String.raw`\s*[—–]?${arrowSign}`, 'u');
-const direct = new RegExp(String.raw`^\s*${arrowSign}\s*`, 'u');
-const closing = new RegExp(String.raw`^\s*[—–]?${arrowSign}\s*`, 'u');
+const afterIdea = new RegExp(String.raw`-{2,}|${arrowSign}|(?<=\s)[—–-]`, 'u');
+const afterPhrase = new RegExp(String.raw`[—–]?${arrowSign}`, 'u');
+const direct = new RegExp(String.raw`^${arrowSign}\s*`, 'u');
+const closing = new RegExp(String.raw`^[—–]?${arrowSign}\s*`, 'u');
+const semicolon = /;/u;
 
 /**
  * The proposition that a line with an arrow tells; null where it has none. Ideas and the phrase may stand in quotes, and are then taken as they are; several
@@ -44,9 +46,9 @@ export function arrowLine(line: string): ToldProposition | null {
   }
   const to: ToldIdea[] = [];
   while (at < line.length) {
-    const part = partAt(line, at, /\s*;\s*/u);
+    const part = partAt(line, at, semicolon);
     if (part.text !== '') to.push(ideaIn(part));
-    at = part.end + /^\s*;?\s*/u.exec(line.slice(part.end))![0].length;
+    at = part.end + /^;?\s*/u.exec(line.slice(part.end))![0].length;
   }
   return to.length > 0 ? { from: ideaIn(first), phrase, to } : null;
 }
@@ -68,7 +70,8 @@ function partAt(line: string, start: number, ending: RegExp): Part {
   if (told) {
     const rest = line.slice(told.end);
     if (rest.trim() === '') return { text: told.text, end: line.length, quoted: true };
-    if (ending.exec(rest)?.index === 0) return { text: told.text, end: told.end, quoted: true };
+    const blanks = rest.length - rest.trimStart().length;
+    if (ending.exec(rest)?.index === blanks) return { text: told.text, end: told.end + blanks, quoted: true };
   }
   const cut = ending.exec(line.slice(start));
   const end = cut ? start + cut.index : line.length;

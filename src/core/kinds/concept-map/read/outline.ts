@@ -8,11 +8,15 @@ import {
 } from '../../../read';
 import { example } from '../model';
 import { exampleIn, focusIn, questionIn } from './grammar';
+import { linking } from './linking';
 import { MapMaker, type MapReading } from './result';
 
-/** What a phrase on a line of its own looks like: short, without large letters at its beginning. */
+/** What a phrase on a line of its own looks like: short, and it begins as phrases do. */
 const isPhrase = (name: string): boolean =>
-  /^\p{Ll}/u.test(name) && name.split(/\s+/).length <= 5 && !/[.!?]$/.test(name);
+  linking.test(name.split(/\s+/, 1)[0]!) &&
+  /^\p{Ll}/u.test(name) &&
+  name.split(/\s+/).length <= 5 &&
+  !/[.!?]$/.test(name);
 /** "carry: silt" and "carry → silt", below the idea that carries. */
 const phrased = /^([^:]{1,60}):\s+(.+)$/su;
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { makeDiagram } from '../../../diagram/make';
 import { kindOf, readInAllKinds, tokensOf } from '../../../diagram';
 import type { ReadChoices } from '../../../read';
+import type { ConceptMap } from '../model';
 import { readMap } from './read';
 
 const told = (text: string, choices: ReadChoices = {}) => {
@@ -181,6 +182,15 @@ describe('what kind a list is', () => {
     expect(best('Shore\n  Rocky\n    Cliff\n  Sandy')).toBe('topic-tree');
     expect(best('Name,Reports to\nAda,\nBo,Ada')).toBe('org-chart');
     expect(best('Curlew: mudflat, saltmarsh\nDunlin: mudflat\nTern: water')).toBe('venn');
+  });
+  it('one idea at an end of every link stands in the middle of the others', () => {
+    const star = (n: number) =>
+      Array.from({ length: n }, (_, i) => `sun --warms--> planet ${'abcdefgh'[i]}`).join('\n');
+    const kind = kindOf('concept-map');
+    const way = (list: string) => (kind.make(kind.read(tokensOf(list)), 'x') as ConceptMap).map.manner.way;
+    expect(way(star(7))).toBe('rings');
+    expect(way(star(3))).toBe('ranked');
+    expect(way(`${star(7)}\nplanet a --has--> moon`)).toBe('ranked');
   });
   it('a question names the map', () => {
     const kind = kindOf('concept-map');

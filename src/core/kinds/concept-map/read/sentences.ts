@@ -1,11 +1,9 @@
 import { own } from '../../../model';
 import { foldName, withoutMarks, type ListTokens, type Question, type ReadChoices } from '../../../read';
 import { focusIn, questionAbove, questionIn } from './grammar';
+import { linking } from './linking';
 import { MapMaker, mapFinding, type MapReading } from './result';
 
-/** Words that linking phrases begin with, where nothing else tells ideas from phrases. */
-const linking =
-  /^(is|are|was|were|be|been|has|have|had|can|may|might|must|should|will|would|does|do|of|in|on|by|to|for|from|with|into|such|as|like|includes?|contains?|needs?|gives?|makes?|causes?|leads?|feeds?|feed|eats?|carry|carries|uses?|produces?|provides?|becomes?|requires?|forms?|shows?|affects?|depends?|consists?|belongs?|lives?|grows?|brings?|takes?|helps?|keeps?|holds?|supports?|controls?|moves?|turns?|flows?|creates?|reduces?|increases?|releases?|absorbs?|breaks?|drives?|protects?|influences?|determines?|enables?|allows?|means|called|between|through|at|than|within|under|over)$/i;
 const mostWords = 16;
 const mostIdea = 5;
 

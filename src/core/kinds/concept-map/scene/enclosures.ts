@@ -1,5 +1,5 @@
 import { clampChroma, formatHex } from 'culori';
-import { convexHull, overlap, roundedPath } from '../../../arrange/graph';
+import { convexHull, lineRunsThrough, overlap, roundedPath, type Polyline } from '../../../arrange/graph';
 import { capHeightOf, runsOf, sansFace, widthOf } from '../../../measure';
 import type { Rect, SceneGroup } from '../../../scene';
 import { lookOf, readableText } from '../../../style';
@@ -15,6 +15,7 @@ const size = 11;
 export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): SceneGroup[] {
   const look = lookOf(diagram.look);
   const taken: Rect[] = [...drawn.boxes, ...drawn.links.flatMap(({ place }) => (place ? [place] : []))];
+  const lines = drawn.links.flatMap((one) => one.lines);
   return Object.values(diagram.map.enclosures)
     .sort((a, b) => (a.id < b.id ? -1 : 1))
     .flatMap((enclosure): SceneGroup[] => {
@@ -40,7 +41,7 @@ export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn:
       const colour = (l: number, c: number) => formatHex(clampChroma({ mode: 'oklch', l, c, h: hue }, 'oklch'));
       const fill = dark ? colour(0.3, chroma) : colour(0.955, chroma);
       const d = `${roundedPath([...hull, hull[0]!, hull[1]!], 0)}Z`;
-      const name = enclosure.name === '' ? null : nameAt(enclosure.name, bounds, taken);
+      const name = enclosure.name === '' ? null : nameAt(enclosure.name, bounds, taken, lines);
       if (name) taken.push(name);
       return [
         {
@@ -49,7 +50,7 @@ export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn:
           label: enclosure.name,
           x: 0,
           y: 0,
-          bounds,
+          bounds: name ? both(bounds, name) : bounds,
           children: [
             {
               type: 'path',
@@ -84,13 +85,37 @@ export const membersOf = ({ members }: Enclosure, { index }: MapListing): number
     return i === undefined ? [] : [i];
   });
 
-/** Along the inner edge of the outline, where nothing else stands; null where there is no such place. */
-function nameAt(name: string, { x, y, width, height }: Rect, taken: readonly Rect[]): Rect | null {
+/** At the edge of the outline, where nothing else stands and no line runs; null where there is no such place. */
+function nameAt(
+  name: string,
+  { x, y, width, height }: Rect,
+  taken: readonly Rect[],
+  lines: readonly Polyline[],
+): Rect | null {
   const box = { width: widthOf(name, face, size), height: size * 1.3 };
-  for (const top of [y - box.height - 1, y + height + 1, y + 1, y + height - box.height - 1])
-    for (const share of [0.5, 0.25, 0.75, 0.1, 0.9]) {
-      const place = { x: x + width * share - box.width / 2, y: top, ...box };
-      if (!taken.some((other) => overlap(other, place))) return place;
+  const isFree = (place: Rect): boolean =>
+    !taken.some((other) => overlap(other, place)) && !lines.some((line) => lineRunsThrough(line, place));
+  for (const off of [1, 12, 26])
+    for (const share of [0.5, 0.25, 0.75, 0.05, 0.95]) {
+      const [across, down] = [x + width * share - box.width / 2, y + height * share - box.height / 2];
+      const places = [
+        { x: across, y: y - box.height - off, ...box },
+        { x: across, y: y + height + off, ...box },
+        { x: x - box.width - off - 2, y: down, ...box },
+        { x: x + width + off + 2, y: down, ...box },
+      ];
+      const free = places.find(isFree);
+      if (free) return free;
     }
   return null;
 }
+
+const both = (a: Rect, b: Rect): Rect => {
+  const [left, top] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return {
+    x: left,
+    y: top,
+    width: Math.max(a.x + a.width, b.x + b.width) - left,
+    height: Math.max(a.y + a.height, b.y + b.height) - top,
+  };
+};

@@ -191,10 +191,10 @@ function namesOfTiers(
   }));
 }
 
-/** Whether a link is drawn with an arrow: where it is not read downwards or outwards, or as the map says. */
+/** Whether a link is drawn with an arrow: where it is not read downwards, or as the map says. */
 function hasArrow({ map }: ConceptMap, { tier }: MapListing, { from, to }: DrawnLink, drawn: DrawnMap): boolean {
   if (map.manner.arrows !== 'needed') return map.manner.arrows === 'always';
-  if (map.manner.way !== 'even') return tier[to]! <= tier[from]!;
+  if (map.manner.way === 'ranked') return tier[to]! <= tier[from]!;
   const [a, b] = [drawn.boxes[from]!, drawn.boxes[to]!];
   const [dx, dy] = [b.x + b.width / 2 - a.x - a.width / 2, b.y + b.height / 2 - a.y - a.height / 2];
   // What leads down but slightly is not seen to.

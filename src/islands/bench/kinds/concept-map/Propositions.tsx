@@ -252,10 +252,12 @@ function NewRow({ ideas }: { ideas: string }) {
   const { store } = useParts();
   const first = useRef<HTMLInputElement>(null);
   const [told, setTold] = useState({ from: '', phrase: '', to: '' });
+  // Where the list asks for the focus, as after a map was made, the next proposition can be typed at once.
+  const wanted = useBench((state) => state.focus);
   const isEmpty = useBench((state) => state.structure.ids.length === 0);
   useEffect(() => {
-    if (isEmpty) first.current?.focus();
-  }, [isEmpty]);
+    if (isEmpty || wanted) first.current?.focus();
+  }, [isEmpty, wanted]);
   const add = () => {
     if (told.from.trim() === '' && told.to.trim() === '') return;
     const made = propositionWritten(store.getState().diagram as ConceptMap, told, newId);

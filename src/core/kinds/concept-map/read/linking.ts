@@ -1,0 +1,3 @@
+/** Words that linking phrases begin with, where nothing else tells ideas from phrases. */
+export const linking =
+  /^(is|are|was|were|be|been|has|have|had|can|may|might|must|should|will|would|does|do|of|in|on|by|to|for|from|with|into|such|as|like|includes?|contains?|needs?|gives?|makes?|causes?|leads?|feeds?|feed|eats?|carry|carries|uses?|produces?|provides?|becomes?|requires?|forms?|shows?|affects?|depends?|consists?|belongs?|lives?|grows?|brings?|takes?|helps?|keeps?|holds?|supports?|controls?|moves?|turns?|flows?|creates?|reduces?|increases?|releases?|absorbs?|breaks?|drives?|protects?|influences?|determines?|enables?|allows?|means|called|between|through|at|than|within|under|over)$/i;
