@@ -9,6 +9,7 @@ import { draw } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { benchDecisions } from './decisions';
 import { benchFamilies } from './families';
+import { benchMaps } from './maps';
 import { measureHandOut } from './hand-out';
 import { measureReading } from './reading';
 import { measureScale } from './scale';
@@ -130,6 +131,7 @@ benchDecisions();
 
 console.log('\nFamilies\n');
 benchFamilies();
+await benchMaps();
 
 console.log('\nFiles\n');
 for (const line of await measureHandOut()) console.log(line);

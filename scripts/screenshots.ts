@@ -37,7 +37,7 @@ await page.getByRole('textbox', { name: /^Name, line 5,/ }).click();
 await page.waitForTimeout(600);
 await shot('bench-list');
 const stepTo = (step: string) => page.getByLabel('Steps').getByRole('button', { name: step, exact: true }).click();
-for (const step of ['Arrange', 'Style', 'Figures', 'Notes', 'Hand out']) {
+for (const step of ['Arrange', 'Style', 'Figures', 'Hand out']) {
   await stepTo(step);
   if (step === 'Style') await page.getByRole('button', { name: /^Tier 3,/ }).click();
   await page.mouse.move(700, 760);
@@ -84,6 +84,11 @@ for (const [name, sets] of [
 await page.getByRole('button', { name: 'Check the answers' }).click();
 await page.waitForTimeout(400);
 await shot('venn-sort');
+await page.goto(`${address}/diagrams/brackwater-estuary`);
+await page.getByTestId('stage').waitFor();
+await page.getByLabel('Linking phrase, line 11').click();
+await page.waitForTimeout(1500);
+await shot('map-list');
 await page.goto(`${address}/diagrams/brackwater-family`);
 await page.getByTestId('stage').waitFor();
 await page.getByRole('textbox', { name: /^Name, line 5,/ }).click();
