@@ -24,6 +24,10 @@ export class StraightLines {
   private readonly atStart: Float64Array;
   private readonly atEnd: Float64Array;
 
+  /** Up to where lines are upright before and after each layer. */
+  private readonly rimStart: readonly number[];
+  private readonly rimEnd: readonly number[];
+
   constructor(
     private readonly layers: Layers,
     private readonly orders: Orders,
@@ -31,6 +35,10 @@ export class StraightLines {
   ) {
     this.place = new Int32Array(layers.count);
     for (const order of orders) order.forEach((v, i) => (this.place[v] = i));
+    const { start, end } = placed;
+    const within = (gap: number) => Math.min(upright, Math.max(0, gap) * 0.4);
+    this.rimStart = start.map((at, l) => at - (l === 0 ? upright : within(at - end[l - 1]!)));
+    this.rimEnd = end.map((at, l) => at + (start[l + 1] === undefined ? upright : within(start[l + 1]! - at)));
     this.atStart = placed.x.slice();
     this.atEnd = placed.x.slice();
   }
@@ -42,7 +50,7 @@ export class StraightLines {
     const down = layer[way.at(-1)!]! > layer[way[0]!]!;
     const last = way.length - 1;
     const middle = (v: number) => (start[layer[v]!]! + end[layer[v]!]!) / 2;
-    const rim = (v: number, low: boolean) => (low ? end[layer[v]!]! + upright : start[layer[v]!]! - upright);
+    const rim = (v: number, low: boolean) => (low ? this.rimEnd[layer[v]!]! : this.rimStart[layer[v]!]!);
     const edge = (v: number, low: boolean) => middle(v) + ((low ? 1 : -1) * along[v]!) / 2;
     const [first, end_] = [dock(way[0]!, way[1]!), dock(way[last]!, way[last - 1]!)];
     const points = [first, edge(way[0]!, down), first, rim(way[0]!, down)];
@@ -55,8 +63,8 @@ export class StraightLines {
         if (j > i + 1 && !this.isClear(way, i, j, [px, py, target, at])) continue;
         for (let m = i + 1; m < j; m++) {
           const here = (y: number) => px + ((target - px) * (y - py)) / (at - py);
-          this.atStart[way[m]!] = here(start[layer[way[m]!]!]! - upright);
-          this.atEnd[way[m]!] = here(end[layer[way[m]!]!]! + upright);
+          this.atStart[way[m]!] = here(this.rimStart[layer[way[m]!]!]!);
+          this.atEnd[way[m]!] = here(this.rimEnd[layer[way[m]!]!]!);
         }
         points.push(target, at);
         next = j;
@@ -77,7 +85,6 @@ export class StraightLines {
     [px, py, qx, qy]: readonly [number, number, number, number],
   ): boolean {
     const { layer, across } = this.layers;
-    const { start, end } = this.placed;
     const [top, bottom] = [Math.min(py, qy), Math.max(py, qy)];
     for (let m = i; m <= j; m++) {
       const v = way[m]!;
@@ -85,10 +92,11 @@ export class StraightLines {
       const at = this.place[v]!;
       const [before, after] = [order[at - 1], order[at + 1]];
       for (const [y, x] of [
-        [start[layer[v]!]! - upright, this.atStart],
-        [end[layer[v]!]! + upright, this.atEnd],
+        [this.rimStart[layer[v]!]!, this.atStart],
+        [this.rimEnd[layer[v]!]!, this.atEnd],
       ] as const) {
-        if (y <= top || y >= bottom) continue;
+        // Where two layers lie close, the end of one is where the stretch begins or ends.
+        if (y < top - 1e-6 || y > bottom + 1e-6) continue;
         const low = before === undefined ? -Infinity : x[before]! + across[before]! / 2 + clear;
         const high = after === undefined ? Infinity : x[after]! - across[after]! / 2 - clear;
         const here = px + ((qx - px) * (y - py)) / (qy - py);

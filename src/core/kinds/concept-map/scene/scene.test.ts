@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { lineRunsThrough, overlap } from '../../../arrange/graph';
+import { linear, lineRunsThrough, overlap } from '../../../arrange/graph';
 import { createEntry } from '../../../model';
 import type { Rect, Scene } from '../../../scene';
 import { mapOf, maps } from '../../../testing/arbitrary-map';
@@ -76,6 +76,17 @@ describe('a concept map in ranks', () => {
       ),
       { numRuns: 120 },
     );
+  });
+  it('stays so where gaps are as small as they get, with sixty ideas and a hundred and twenty', () => {
+    for (const seed of [3, 5, 9]) {
+      const next = linear(seed * 77);
+      const draws = (n: number) => Array.from({ length: n }, () => Math.floor(next() * 1e6));
+      for (const [ideas, across] of [
+        [60, 20],
+        [120, 30],
+      ] as const)
+        expectClear(scene(mapOf(draws(ideas), draws(across))));
+    }
   });
   it('puts every idea below those that lead to it, but for links that close a ring or lead to the focus', () => {
     fc.assert(
