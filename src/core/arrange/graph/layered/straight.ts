@@ -10,7 +10,7 @@ export interface Placed {
   dock(at: number, towards: number): number;
 }
 
-/** Lines keep so far from what they pass, and leave a box upright for so long where they cannot leave it at a slant. CSS px. */
+/** Lines keep so far from what they pass, and leave a box upright for so long. CSS px. */
 const clear = 3;
 const upright = 5;
 
@@ -74,7 +74,7 @@ export class StraightLines {
       i = next;
     }
     points.push(end_, edge(way[last]!, !down));
-    return withoutStubs(points);
+    return points;
   }
 
   /** Whether a stretch keeps between the neighbours of the vertices it passes, and of those it begins and ends with. */
@@ -106,21 +106,6 @@ export class StraightLines {
     return true;
   }
 }
-
-/** Without the upright pieces at its ends where the line goes on steeply anyway. */
-function withoutStubs(points: readonly number[]): number[] {
-  const isSteep = (p: number, q: number): boolean =>
-    Math.abs(points[p]! - points[q]!) <= steep * Math.abs(points[p + 1]! - points[q + 1]!);
-  const n = points.length;
-  const first = n >= 6 && isSteep(2, 4) ? [] : points.slice(2, 4);
-  const last = n >= 8 && isSteep(n - 4, n - 6) ? [] : points.slice(n - 4, n - 2);
-  return n < 8
-    ? [...points]
-    : [...points.slice(0, 2), ...first, ...points.slice(4, n - 4), ...last, ...points.slice(n - 2)];
-}
-
-/** How far across a line may go against how far along, to leave a box at a slant. */
-const steep = 1.1;
 
 /** A stretch passes no more layers than this. */
 const farthest = 60;
