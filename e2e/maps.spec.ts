@@ -237,3 +237,12 @@ test('every step of the Bench can be used by everybody', async ({ desk: page }) 
     await axe(page);
   }
 });
+
+test('a diagram of another kind is taken to Start as propositions', async ({ desk: page }) => {
+  await make(page, 'Ada Quill + Bo Marsh\n\tCy Quill', 'family tree');
+  await step(page, 'Hand out');
+  await page.getByRole('button', { name: 'Take it to Start' }).click();
+  await expect(page.getByLabel('Your list')).toHaveValue(/Ada Quill --is with--> Bo Marsh/);
+  await page.getByRole('button', { name: 'Make the concept map' }).click();
+  await expect(proposition(page, 'Bo Marsh is a parent of Cy Quill')).toHaveCount(1);
+});

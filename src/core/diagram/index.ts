@@ -1,3 +1,4 @@
+export { asPropositions } from './as-propositions';
 export * from './apply';
 export * from './check-diagram';
 export * from './command';

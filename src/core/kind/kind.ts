@@ -35,6 +35,13 @@ export interface ListColumn {
 export type CellWritten =
   { readonly ok: true; readonly gesture: readonly AnyCommand[] } | { readonly ok: false; readonly reason: string };
 
+/** A sentence of two names and what joins them; empty where nothing says how. */
+export interface Said {
+  readonly from: string;
+  readonly phrase: string;
+  readonly to: string;
+}
+
 /** A way to draw that is chosen by a word: `--curves ellipses`. */
 export interface KindOption<C> {
   readonly name: string;
@@ -114,6 +121,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   text(diagram: T['diagram']): string;
   /** Further formats that hold its list, by file ending; left out for none. */
   readonly writes?: Readonly<Record<string, (diagram: T['diagram']) => string>>;
+  /** What it says as sentences of two names and a phrase; left out where who stands under whom and the links say all. */
+  says?(diagram: T['diagram']): readonly Said[];
   /** How a line of that text is written, for whoever edits it. */
   readonly lineTold: string;
   /** True where indents of that text tell something. */

@@ -10,4 +10,5 @@ export { sentenceOf } from './sentences';
 export { mapStructure, linksInOrder, type MapListing } from './structure';
 export { blankWords } from './scene/word-bank';
 export { linksInList } from './write/order';
+export { propositionLine } from './read/grammar';
 export { mapText } from './write/lists';

@@ -168,6 +168,23 @@ export const familyTree: Kind<FamilyTypes> = {
   csv: familyCsv,
   text: familyCsv,
   writes: { ged: familyGedcom },
+  says(diagram) {
+    const name = (id: string) => own(diagram.entries, id)?.name ?? '';
+    const { unions, parentage } = diagram.family;
+    const couples = Object.values(unions).flatMap(({ partners: [a, b] }) =>
+      a !== undefined && b !== undefined ? [{ from: name(a), phrase: 'is with', to: name(b) }] : [],
+    );
+    const children = Object.entries(parentage).flatMap(([child, links]) =>
+      links.flatMap(({ union }) =>
+        (own(unions, union)?.partners ?? []).map((id) => ({
+          from: name(id),
+          phrase: 'is a parent of',
+          to: name(child),
+        })),
+      ),
+    );
+    return [...couples, ...children];
+  },
   lineTold:
     'One line a person, with columns for parents and partners by their numbers in the first column; cells parted by commas.',
   indents: false,

@@ -1,6 +1,6 @@
 import { detailColumn, type Kind } from '../../kind';
 import type { Listing } from '../../hierarchy';
-import { createEntry, emptyCommon, evenKeys, type Entry } from '../../model';
+import { createEntry, emptyCommon, evenKeys, type Entry, own } from '../../model';
 import { senseOf, titleAbove } from '../../read';
 import { checkVenn } from './check';
 import { applyVenn, vennBelongings, vennCommands, vennEdits, type VennCommand } from './commands';
@@ -133,6 +133,14 @@ export const venn: Kind<VennTypes> = {
   reported: ({ sets }) => ({ sets }),
   csv: vennCsv,
   text: vennText,
+  says: ({ entries, venn: { sets, members } }) =>
+    Object.entries(members).flatMap(([id, inside]) =>
+      inside.map((set) => ({
+        from: own(entries, id)?.name ?? '',
+        phrase: 'is in',
+        to: own(sets, set)?.name ?? '',
+      })),
+    ),
   lineTold:
     'One line an item, its sets after a colon: “curlew: mudflat, saltmarsh”. Details and pictures stay with their items.',
   indents: false,

@@ -1,7 +1,8 @@
 import { Copy, Download, Printer } from 'lucide-react';
 import { useState } from 'react';
-import { kindOf } from '../../../core/diagram';
+import { asPropositions, kindOf } from '../../../core/diagram';
 import { ApiError, reach } from '../../shared/api';
+import { keepForStart } from '../../shared/incoming';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { PosterTiles, SetOfSheets } from './SeveralSheets';
@@ -126,6 +127,22 @@ export function HandOutPanel() {
       <p className="mt-1 text-sm text-muted">
         In the CSV a cell that a spreadsheet would run as a formula gets an apostrophe in front.
       </p>
+      <div className={row}>
+        <span>
+          <strong>Another diagram of it</strong>
+          <span className="block text-sm text-muted">What it says, as propositions for a concept map</span>
+        </span>
+        <button
+          className="button"
+          onClick={() => {
+            const { diagram } = store.getState();
+            keepForStart({ text: asPropositions(diagram), name: '', findings: [] });
+            location.assign('/start');
+          }}
+        >
+          Take it to Start
+        </button>
+      </div>
       <h2 className="label mt-5 mb-2 font-sans">On paper and elsewhere</h2>
       <div className="flex flex-wrap gap-2">
         <button className="button" disabled={busy} onClick={() => void print()}>

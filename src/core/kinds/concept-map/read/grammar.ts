@@ -118,8 +118,6 @@ export function exampleIn(text: string): string | null {
   return found ? found[1]!.trim() : null;
 }
 
-export const plainOrQuoted = told;
-
 /** The line (from 1) of a question that stands first in a list, before propositions: "What makes an estuary productive?"; null where none does. */
 export function questionAbove(source: readonly string[]): number | null {
   const at = source.findIndex((line) => line.trim() !== '');

@@ -13,7 +13,7 @@ export function isArrowList(tokens: ListTokens): boolean {
     looked++;
     if (arrowLine(withoutMarks(line))) arrows++;
   }
-  return arrows > 0 && (arrows >= looked * 0.4 || (arrows >= 2 && lines.some((line) => questionIn(line) !== null)));
+  return arrows > 0 && (arrows >= looked * 0.25 || (arrows >= 2 && lines.some((line) => questionIn(line) !== null)));
 }
 
 /**
