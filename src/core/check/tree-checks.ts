@@ -1,15 +1,34 @@
-import type { Hierarchy } from '../hierarchy';
+import type { Hierarchy, Listing } from '../hierarchy';
 import type { BoxStyle, DiagramCommon, Finding } from '../model';
 import type { Scene } from '../scene';
 import { legibility, sheetTaken, smallPrint, titleBlock } from './drawing-checks';
 import { glyphs, severalTops } from './list-checks';
 import { nudged } from './nudged';
 
-/** All that `treeDrawingChecks` can find. */
-export type TreeDrawingFinding =
-  'low-contrast' | 'small-print' | 'long-title' | 'no-glyph' | 'several-tops' | 'larger-sheet' | 'nudged-over';
+/** All that `boxDrawingChecks` can find. */
+export type BoxDrawingFinding =
+  'low-contrast' | 'small-print' | 'long-title' | 'no-glyph' | 'larger-sheet' | 'nudged-over';
 
-/** What the drawing of any hierarchy on tiers is tested against; `larger` says what helps where the print is small. O(entries). */
+/** What any drawing of entries in boxes is tested against; `larger` says what helps where the print is small. O(entries). */
+export const boxDrawingChecks = (
+  diagram: DiagramCommon,
+  listing: Listing,
+  styles: readonly BoxStyle[],
+  scene: Scene,
+  larger: string,
+): Finding<BoxDrawingFinding>[] => [
+  ...legibility(diagram, listing, styles),
+  ...nudged(diagram, scene),
+  ...sheetTaken(diagram, scene),
+  ...smallPrint(diagram, scene, larger),
+  ...titleBlock(diagram, scene),
+  ...glyphs(diagram, listing),
+];
+
+/** All that `treeDrawingChecks` can find. */
+export type TreeDrawingFinding = BoxDrawingFinding | 'several-tops';
+
+/** The same for a hierarchy on tiers. */
 export const treeDrawingChecks = (
   diagram: DiagramCommon,
   structure: Hierarchy,
@@ -17,11 +36,6 @@ export const treeDrawingChecks = (
   scene: Scene,
   larger: string,
 ): Finding<TreeDrawingFinding>[] => [
-  ...legibility(diagram, structure, styles),
-  ...nudged(diagram, scene),
-  ...sheetTaken(diagram, scene),
-  ...smallPrint(diagram, scene, larger),
-  ...titleBlock(diagram, scene),
-  ...glyphs(diagram, structure),
+  ...boxDrawingChecks(diagram, structure, styles, scene, larger),
   ...severalTops(diagram, structure),
 ];

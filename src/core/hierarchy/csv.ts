@@ -1,5 +1,5 @@
 import { own, type DiagramCommon, type Entry } from '../model';
-import { cellOf, columnUseOf, fieldPrefix, guarded, trayHeading, type TreeVocabulary } from '../read';
+import { cellOf, columnUseOf, fieldPrefix, guarded, trayHeading, type Headings, type TreeVocabulary } from '../read';
 import { hierarchyOf } from './structure';
 
 function cell(text: string): string {
@@ -15,7 +15,7 @@ export const detailHeadings = (count: number, first: readonly string[]): string[
   Array.from({ length: count }, (_, i) => first[i] ?? `Detail ${i + 1}`);
 
 /** The heading of a field; one that would be taken for something else says that it is a field. */
-const fieldHeading = (name: string, { headings }: TreeVocabulary): string =>
+export const fieldHeading = (name: string, headings: Headings): string =>
   columnUseOf(name, headings) === null && name === name.trim() ? name : fieldPrefix + name;
 
 /** The cell of the role column from which the same role is read. */
@@ -60,7 +60,7 @@ export function csvOf(diagram: DiagramCommon, vocabulary: TreeVocabulary, column
     'Role',
     ...columns.map(({ heading }) => heading),
     ...detailHeadings(details, written.details),
-    ...fields.map((field) => fieldHeading(field, vocabulary)),
+    ...fields.map((field) => fieldHeading(field, vocabulary.headings)),
     ...(diagram.notPlaced.length > 0 ? [trayHeading] : []),
   ];
   const rows = entries.map((entry) => [

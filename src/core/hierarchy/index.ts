@@ -1,4 +1,4 @@
-export { csvOf, csvRow, detailHeadings, type OwnColumn } from './csv';
+export { csvOf, csvRow, detailHeadings, fieldHeading, type OwnColumn } from './csv';
 export * from './gestures';
 export * from './listing';
 export { deepestIndented, outlineText } from './outline-text';
@@ -7,4 +7,5 @@ export * from './place';
 export * from './roles';
 export { roman } from './roman';
 export { hierarchyOf, pathTo, sizesBelow, type Hierarchy } from './structure';
+export { withoutParents } from './without-parents';
 export { entryChanges, matchEntries, updateFromList } from './update-from-list';

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { draw } from '../../core/diagram';
 import { diagramFromParents, parents } from '../../core/testing/arbitrary';
 import { entryUnder, grabbedUnder } from './stage/hit';
-import { fitting, isOutlineOnly, overlaps, toDrawing, visiblePart, zoomLimits, type View } from './view';
+import { overlap } from '../../core/arrange/graph';
+import { fitting, isOutlineOnly, toDrawing, visiblePart, zoomLimits, type View } from './view';
 
 const stage = { width: 800, height: 600 };
 const drawing = { x: 40, y: 60, scale: 0.5, width: 900, height: 400 };
@@ -36,7 +37,7 @@ describe('how the sheet is seen', () => {
         const at = onStage(seen, px, py);
         const near = (margin: number) =>
           at.x > -margin && at.x < stage.width + margin && at.y > -margin && at.y < stage.height + margin;
-        const inside = overlaps(part, { x: px, y: py, width: 0.001, height: 0.001 });
+        const inside = overlap(part, { x: px, y: py, width: 0.001, height: 0.001 });
         if (near(99)) expect(inside).toBe(true);
         if (!near(101)) expect(inside).toBe(false);
       }),

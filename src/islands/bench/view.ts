@@ -77,9 +77,6 @@ const usualText = 13;
 export const isOutlineOnly = (view: View, drawing: Scene['drawing']): boolean =>
   usualText * drawing.scale * view.k < readablePx;
 
-export const overlaps = (a: Rect, b: Rect): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-
 /** From a point on the stage to the drawing. */
 export function toDrawing(view: View, drawing: Scene['drawing'], px: number, py: number): { x: number; y: number } {
   return {

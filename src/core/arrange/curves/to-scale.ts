@@ -1,3 +1,4 @@
+import { sequence } from '../sequence';
 import { descend } from './descend';
 import type { Ellipse } from './ellipse';
 import { crossingsOf } from './ellipse-crossings';
@@ -115,15 +116,6 @@ function residualsOf(wanted: Wanted, { roundness = 0, closing = false }) {
       slopes[(regions + i) * width + at + 3] = -roundness;
     }
     return { residuals, slopes };
-  };
-}
-
-/** A fixed-seed generator, so that the same input gives the same picture. */
-function sequence(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
   };
 }
 

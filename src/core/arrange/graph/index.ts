@@ -1,3 +1,4 @@
+export { connectedParts } from './connected-parts';
 export { convexHull } from './convex-hull';
 export { inOrder } from './isotonic';
 export * from './label-place';

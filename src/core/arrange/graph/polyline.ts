@@ -8,6 +8,11 @@ export interface Extent {
   readonly height: number;
 }
 
+/** The smallest upright rectangle around others, of which there is one at least. */
+export function extentOfBoxes(boxes: readonly Extent[]): Extent {
+  return extentOfLines(boxes.map(({ x, y, width, height }) => [x, y, x + width, y + height]));
+}
+
 /** The smallest upright rectangle around lines. */
 export function extentOfLines(lines: readonly Polyline[]): Extent {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -86,7 +91,7 @@ export function outside(points: Polyline, { x, y, width, height }: Extent): numb
 }
 
 /** The stretch of a leg that lies inside a rectangle, as shares of its length; empty where none does (Liang and Barsky 1984). */
-function insideOf(x0: number, y0: number, dx: number, dy: number, box: Extent): [from: number, to: number] {
+export function insideOf(x0: number, y0: number, dx: number, dy: number, box: Extent): [from: number, to: number] {
   let [from, to] = [0, 1];
   for (const [towards, room] of [
     [-dx, x0 - box.x],

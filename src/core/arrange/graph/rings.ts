@@ -1,3 +1,4 @@
+import { exchanged } from './exchanged';
 import { crossingsAmong, grown, overlap } from './segments';
 
 /** A tree around its first vertex, with the size of each vertex in CSS px. */
@@ -124,28 +125,7 @@ export function untangledOrder(
     }, 0);
     return crossingsAmong(lines) * 2 + length;
   };
-  let left =
-    links.length === 0 || across.length === 0 ? 0 : Math.floor(Math.min(mostTrials, 2_000_000 / links.length ** 2));
-  let least = left > 0 ? costNow() : 0;
-  for (let moved = true; moved && left > 0;) {
-    moved = false;
-    for (const family of children)
-      for (let i = 0; i < family.length && left > 0; i++)
-        for (let j = 0; j < family.length && left > 0; j++) {
-          if (i === j || j === i - 1) continue;
-          left--;
-          const [one] = family.splice(i, 1);
-          family.splice(j, 0, one!);
-          const cost = costNow();
-          if (cost < least - 1e-9) {
-            least = cost;
-            moved = true;
-          } else {
-            family.splice(j, 1);
-            family.splice(i, 0, one!);
-          }
-        }
-  }
+  if (across.length > 0) exchanged(children, costNow, Math.floor(Math.min(mostTrials, 2_000_000 / links.length ** 2)));
   const found = new Float64Array(parent.length);
   for (const family of children) family.forEach((v, i) => (found[v] = i));
   return found;

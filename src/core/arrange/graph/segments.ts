@@ -1,21 +1,12 @@
-import type { Extent, Polyline } from './polyline';
+import { insideOf, type Extent, type Polyline } from './polyline';
 
-/** Whether a straight stretch runs through a rectangle; touching its edge does not count. O(1), by J. D. Liang, B. A. Barsky (1984). */
-export function runsThrough(x0: number, y0: number, x1: number, y1: number, { x, y, width, height }: Extent): boolean {
+/** Whether a straight stretch runs through a rectangle; touching its edge does not count. O(1). */
+export function runsThrough(x0: number, y0: number, x1: number, y1: number, box: Extent): boolean {
+  const { x, y, width, height } = box;
   if (Math.max(x0, x1) <= x || Math.min(x0, x1) >= x + width || Math.max(y0, y1) <= y || Math.min(y0, y1) >= y + height)
     return false;
-  let [from, to] = [0, 1];
-  const [dx, dy] = [x1 - x0, y1 - y0];
-  const cut = (towards: number, room: number): boolean => {
-    if (towards === 0) return room > 0;
-    const share = room / towards;
-    if (towards < 0) from = Math.max(from, share);
-    else to = Math.min(to, share);
-    return from < to;
-  };
-  return (
-    cut(-dx, x0 - x) && cut(dx, x + width - x0) && cut(-dy, y0 - y) && cut(dy, y + height - y0) && to - from > 1e-9
-  );
+  const [from, to] = insideOf(x0, y0, x1 - x0, y1 - y0, box);
+  return to - from > 1e-9;
 }
 
 export function lineRunsThrough(points: Polyline, box: Extent): boolean {

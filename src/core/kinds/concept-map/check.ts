@@ -1,4 +1,4 @@
-import { glyphs, legibility, nameless, nameOf, sheetTaken, smallPrint, someNames, titleBlock, tray } from '../../check';
+import { boxDrawingChecks, nameOf, nameless, someNames, tray, type BoxDrawingFinding } from '../../check';
 import { finding, own, pushTo, type BoxStyle, type Finding } from '../../model';
 import { foldName } from '../../read';
 import type { Scene } from '../../scene';
@@ -10,13 +10,9 @@ import { linksInOrder, type MapListing } from './structure';
 
 /** All that a check of a concept map can find. */
 export type MapFinding =
+  | BoxDrawingFinding
   | 'not-placed'
   | 'no-name'
-  | 'low-contrast'
-  | 'small-print'
-  | 'long-title'
-  | 'no-glyph'
-  | 'larger-sheet'
   | 'no-phrase'
   | 'not-connected'
   | 'sentence-in-box'
@@ -42,11 +38,7 @@ export function checkMap(diagram: ConceptMap, listing: MapListing, styles: reado
     ...twice(diagram, listing),
     ...ideas(diagram, listing),
     ...whole(diagram, listing),
-    ...legibility(diagram, listing, styles),
-    ...sheetTaken(diagram, scene),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, or another arrangement.'),
-    ...titleBlock(diagram, scene),
-    ...glyphs(diagram, listing),
+    ...boxDrawingChecks(diagram, listing, styles, scene, 'Take a larger sheet, or another arrangement.'),
   ];
 }
 

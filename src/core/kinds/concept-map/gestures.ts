@@ -1,6 +1,6 @@
 import type { CommonCommand } from '../../edit';
-import { placeAt } from '../../hierarchy';
-import { byOrder, createEntry, own, type Entry, type Link } from '../../model';
+import { addNext, childrenOf, placeAt } from '../../hierarchy';
+import { createEntry, own, type Link } from '../../model';
 import { foldName } from '../../read';
 import { proposition, type ConceptMap } from './model';
 
@@ -10,26 +10,6 @@ export const newLink = (id: string, from: string, to: string, phrase = ''): Link
   ...{ id, from, to, phrase },
   kind: proposition,
 });
-const add = (entries: Entry[], links: Link[] = []): CommonCommand => ({
-  kind: 'addEntries',
-  ...{ entries, links },
-  branches: {},
-  only: {},
-});
-
-/** A new idea after another in the list, or at its end. */
-export function ideaAfter(
-  diagram: ConceptMap,
-  after: string | null,
-  id: string,
-  name = '',
-): { readonly rewrites: Told; readonly entry: Entry } {
-  const all = Object.values(diagram.entries).sort(byOrder);
-  const at = after === null ? all.length : all.findIndex((one) => one.id === after) + 1;
-  const { orders, rewrites } = placeAt(diagram, null, at);
-  return { rewrites, entry: createEntry({ id, name, order: orders[0]! }) };
-}
-
 export interface Made {
   readonly idea: string;
   readonly link: string;
@@ -38,24 +18,27 @@ export interface Made {
 /** An idea that a new link leads to from another. */
 export function addBelow(diagram: ConceptMap, from: string, made: Made, phrase = ''): Told | null {
   if (!own(diagram.entries, from)) return null;
-  const { rewrites, entry } = ideaAfter(diagram, from, made.idea);
-  return [...rewrites, add([entry], [newLink(made.link, from, made.idea, phrase)])];
+  return [
+    ...addNext(diagram, from, { id: made.idea }),
+    { kind: 'addLink', link: newLink(made.link, from, made.idea, phrase) },
+  ];
 }
 
 /** An idea with a link that leads from it to another. */
 export function addAbove(diagram: ConceptMap, to: string, made: Made): Told | null {
   if (!own(diagram.entries, to)) return null;
-  const all = Object.values(diagram.entries).sort(byOrder);
-  const at = all.findIndex((one) => one.id === to);
-  const { rewrites, entry } = ideaAfter(diagram, all[at - 1]?.id ?? null, made.idea);
-  return [...rewrites, add([entry], [newLink(made.link, made.idea, to)])];
+  const before = childrenOf(diagram, null).findIndex((one) => one.id === to);
+  const { orders, rewrites } = placeAt(diagram, null, before);
+  const entries = [createEntry({ id: made.idea, order: orders[0]! })];
+  const links = [newLink(made.link, made.idea, to)];
+  return [...rewrites, { kind: 'addEntries', entries, links, branches: {}, only: {} }];
 }
 
 /** An idea led to from the same idea as another, with the same words; unlinked where nothing leads to that one. */
 export function addNextTo(diagram: ConceptMap, at: string | null, made: Made): Told {
-  const { rewrites, entry } = ideaAfter(diagram, at, made.idea);
   const led = at === null ? undefined : Object.values(diagram.links).find(({ to }) => to === at);
-  return [...rewrites, add([entry], led ? [newLink(made.link, led.from, made.idea, led.phrase)] : [])];
+  const link = led && newLink(made.link, led.from, made.idea, led.phrase);
+  return [...addNext(diagram, at, { id: made.idea }), ...(link ? [{ kind: 'addLink' as const, link }] : [])];
 }
 
 /** The link the other way round. */
@@ -65,10 +48,8 @@ export const turnedRound = ({ id, from, to }: Link): Told => [
 
 /** A new idea in the middle of a link: the words stay before it. */
 export function split(diagram: ConceptMap, link: Link, made: Made): Told {
-  const { rewrites, entry } = ideaAfter(diagram, link.from, made.idea);
   return [
-    ...rewrites,
-    add([entry]),
+    ...addNext(diagram, link.from, { id: made.idea }),
     { kind: 'changeLink', id: link.id, patch: { to: made.idea } },
     { kind: 'addLink', link: newLink(made.link, made.idea, link.to) },
   ];
@@ -87,8 +68,7 @@ export function ideaNamed(
   const known = Object.values(diagram.entries).find((entry) => foldName(entry.name) === key);
   if (known) return { id: known.id, gesture: [] };
   const id = newId();
-  const { rewrites, entry } = ideaAfter(diagram, after, id, name);
-  return { id, gesture: [...rewrites, add([entry])] };
+  return { id, gesture: addNext(diagram, after, { id, name }) };
 }
 
 type Written = { readonly ok: true; readonly gesture: Told } | { readonly ok: false; readonly reason: string };

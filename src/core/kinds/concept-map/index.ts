@@ -3,7 +3,7 @@ export type { MapCommand } from './commands';
 export type { Comparison, KeyProposition } from './figures/compare';
 export type { MapFigures } from './figures/figures';
 export { filledMap, gapsOf, judgeFilling, type Filling, type FillingResult, type Gap } from './figures/filling';
-export { endWritten, ideaAfter, newLink, propositionWritten, split, turnedRound } from './gestures';
+export { addBelow, endWritten, newLink, propositionWritten, split, turnedRound } from './gestures';
 export { example, proposition, type ConceptMap, type Counted, type Enclosure, type MapManner } from './model';
 export { ranksOf } from './ranks';
 export { sentenceOf } from './sentences';

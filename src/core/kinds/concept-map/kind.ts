@@ -1,4 +1,4 @@
-import { changesTold, directions, type Fit, type Kind } from '../../kind';
+import { changesTold, directions, listedStyles, type Fit, type Kind } from '../../kind';
 import { capital, emptyCommon, type Finding } from '../../model';
 import { ListTokens, personShare, senseOf, takenFrom, titleAbove } from '../../read';
 import type { Scene } from '../../scene';
@@ -12,9 +12,8 @@ import { readMap, readMapText } from './read/read';
 import type { MapReading } from './read/result';
 import { mapScene } from './scene/scene';
 import { mapStructure, type MapListing } from './structure';
-import { explainMap, mapCovers, mapStyles } from './styles';
 import { mapChanges } from './update';
-import { mapHeadings, mapLinkKinds, mapRoleList } from './words';
+import { mapHeadings, mapLinkKinds, mapRoleList, mapRoles } from './words';
 import { mapDot, mapGraphml } from './write/graphs';
 import { mapCsv, mapText } from './write/lists';
 import { isTold } from './write/order';
@@ -147,10 +146,7 @@ export const conceptMap: Kind<MapTypes> = {
   settableRoles: [example],
   linkKinds: mapLinkKinds,
   structure: mapStructure,
-  styles: mapStyles,
-  explain: explainMap,
-  covers: mapCovers,
-  originWords: {},
+  ...listedStyles(mapRoles),
   takesLong: ({ entries, links }) => Object.keys(entries).length + Object.keys(links).length >= longFrom,
   scene: mapScene,
   sheetOpen: true,

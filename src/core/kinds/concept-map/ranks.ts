@@ -1,3 +1,5 @@
+import { connectedParts } from '../../arrange/graph';
+
 /** A link between ideas by their indices. */
 export interface Lead {
   readonly from: number;
@@ -30,7 +32,8 @@ export function ranksOf(
   }
   const byIndex = (a: number, b: number) => a - b;
   for (const ends of [...after, ...before]) ends.sort(byIndex);
-  const islands = islandsOf(count, after, before);
+  // The largest first, then by their first ideas.
+  const islands = connectedParts(count, [after, before]).sort((a, b) => b.length - a.length || a[0]! - b[0]!);
   const linked = islands.filter(({ length }) => length > 1);
   const starts = linked.map((island) =>
     focus !== null && island.includes(focus) ? focus : leadingOf(island, after, before),
@@ -46,29 +49,6 @@ export function ranksOf(
   const withFocus = starts.findIndex((start) => start === focus);
   const sorted = withFocus > 0 ? [starts[withFocus]!, ...starts.filter((_, i) => i !== withFocus)] : starts;
   return { rank, starts: [...sorted, ...alone] };
-}
-
-/** The largest first, then by their first ideas. */
-function islandsOf(
-  count: number,
-  after: readonly (readonly number[])[],
-  before: readonly (readonly number[])[],
-): number[][] {
-  const seen = new Uint8Array(count);
-  const islands: number[][] = [];
-  for (let first = 0; first < count; first++) {
-    if (seen[first]) continue;
-    seen[first] = 1;
-    const island = [first];
-    for (let i = 0; i < island.length; i++)
-      for (const next of [...after[island[i]!]!, ...before[island[i]!]!])
-        if (!seen[next]) {
-          seen[next] = 1;
-          island.push(next);
-        }
-    islands.push(island);
-  }
-  return islands.sort((a, b) => b.length - a.length || a[0]! - b[0]!);
 }
 
 /** Of larger islands only so many ideas are tried. */

@@ -1,6 +1,6 @@
 import type { CommonCommand } from '../../edit';
 import { entryChanges, matchEntries } from '../../hierarchy';
-import { own, type Link } from '../../model';
+import { own, pushTo, type Link } from '../../model';
 import { trayChanges } from '../../kind';
 import type { MapCommand } from './commands';
 import { newLink } from './gestures';
@@ -36,9 +36,7 @@ export function mapChanges(diagram: ConceptMap, read: MapReading, newId: () => s
     const shelf = new Map<string, Link[]>();
     for (const id of free) {
       const link = own(diagram.links, id)!;
-      const known = shelf.get(key(link));
-      if (known) known.push(link);
-      else shelf.set(key(link), [link]);
+      pushTo(shelf, key(link), link);
     }
     wanted.forEach((one, i) => {
       if (found[i]) return;

@@ -1,4 +1,4 @@
-import { glyphs, legibility, nameless, nameOf, sheetTaken, smallPrint, titleBlock, someNames, tray } from '../../check';
+import { boxDrawingChecks, nameOf, nameless, someNames, tray, type BoxDrawingFinding } from '../../check';
 import { finding, own, type BoxStyle, type Finding } from '../../model';
 import { foldName } from '../../read';
 import type { Scene } from '../../scene';
@@ -9,13 +9,9 @@ import type { RelatedListing } from './structure';
 
 /** All that a check of a family tree can find. */
 export type FamilyFinding =
+  | BoxDrawingFinding
   | 'not-placed'
   | 'no-name'
-  | 'low-contrast'
-  | 'small-print'
-  | 'long-title'
-  | 'no-glyph'
-  | 'larger-sheet'
   | 'no-date'
   | 'before-parent'
   | 'after-death'
@@ -50,11 +46,13 @@ export function checkFamily(
     ...parents(diagram, listing),
     ...together(diagram),
     ...twice(diagram, listing),
-    ...legibility(diagram, listing, styles),
-    ...sheetTaken(diagram, scene),
-    ...smallPrint(diagram, scene, 'Take a larger sheet, or show the ancestors or descendants of one person.'),
-    ...titleBlock(diagram, scene),
-    ...glyphs(diagram, listing),
+    ...boxDrawingChecks(
+      diagram,
+      listing,
+      styles,
+      scene,
+      'Take a larger sheet, or show the ancestors or descendants of one person.',
+    ),
     ...islands(diagram, listing),
   ];
 }

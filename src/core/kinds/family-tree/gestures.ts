@@ -1,6 +1,6 @@
 import type { CommonCommand } from '../../edit';
-import { placeAt } from '../../hierarchy';
-import { createEntry, own, type Entry } from '../../model';
+import { addNext } from '../../hierarchy';
+import { own } from '../../model';
 import { foldName } from '../../read';
 import type { FamilyCommand } from './commands';
 import type { FamilyTree, Parentage, Union } from './model';
@@ -13,29 +13,14 @@ export interface Made {
   readonly union: string;
 }
 
-const add = (entries: Entry[]): CommonCommand => ({ kind: 'addEntries', entries, links: [], branches: {}, only: {} });
 const union = (id: string, partners: string[]): FamilyCommand => ({
   kind: 'putUnion',
   union: { id, partners, kind: 'unknown', from: '', to: '', extra: '' },
 });
 
-/** A new entry after another in the list, or at its end. */
-function entryAfter(
-  diagram: FamilyTree,
-  after: string | null,
-  id: string,
-): { rewrites: readonly CommonCommand[]; entry: Entry } {
-  const all = Object.values(diagram.entries).sort((a, b) =>
-    a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : 1,
-  );
-  const at = after === null ? all.length : all.findIndex((one) => one.id === after) + 1;
-  const { orders, rewrites } = placeAt(diagram, null, at);
-  return { rewrites, entry: createEntry({ id, order: orders[0]! }) };
-}
-
 export function addPartner(diagram: FamilyTree, to: string, made: Made): Told {
   if (!own(diagram.entries, to)) return null;
-  const { rewrites, entry } = entryAfter(diagram, to, made.id);
+  const added = addNext(diagram, to, { id: made.id });
   // A single parent becomes a couple, with the children that are there.
   const single = relationsOf(diagram)
     .unionsOf(to)
@@ -43,7 +28,7 @@ export function addPartner(diagram: FamilyTree, to: string, made: Made): Told {
   const tie: FamilyCommand = single
     ? { kind: 'changeUnion', id: single.id, patch: { partners: [to, made.id] } }
     : union(made.union, [to, made.id]);
-  return [...rewrites, add([entry]), tie];
+  return [...added, tie];
 }
 
 /** A child of the last partnership of somebody, or of the one that is named. */
@@ -52,10 +37,9 @@ export function addChild(diagram: FamilyTree, to: string, made: Made, of: string
   const relations = relationsOf(diagram);
   const found = relations.unionsOf(to).find(({ id }) => id === of) ?? relations.unionsOf(to).at(-1);
   const last = found ? relations.childrenOf(found.id).at(-1)?.id : undefined;
-  const { rewrites, entry } = entryAfter(diagram, last ?? to, made.id);
+  const added = addNext(diagram, last ?? to, { id: made.id });
   return [
-    ...rewrites,
-    add([entry]),
+    ...added,
     ...(found ? [] : [union(made.union, [to])]),
     { kind: 'setParentage', child: made.id, of: [{ union: found?.id ?? made.union, kind: 'birth' }] },
   ];
@@ -66,17 +50,15 @@ export function addParent(diagram: FamilyTree, to: string, made: Made): Told {
   const entry = own(diagram.entries, to);
   if (!entry) return null;
   const known = relationsOf(diagram).parentsOf(to)[0];
-  const { rewrites, entry: parent } = entryAfter(diagram, known?.union.partners[0] ?? null, made.id);
+  const added = addNext(diagram, known?.union.partners[0] ?? null, { id: made.id });
   if (known && known.union.partners.length > 1) return null;
   if (known)
     return [
-      ...rewrites,
-      add([parent]),
+      ...added,
       { kind: 'changeUnion', id: known.union.id, patch: { partners: [...known.union.partners, made.id] } },
     ];
   return [
-    ...rewrites,
-    add([parent]),
+    ...added,
     union(made.union, [made.id]),
     { kind: 'setParentage', child: to, of: [{ union: made.union, kind: 'birth' }] },
   ];
@@ -84,11 +66,10 @@ export function addParent(diagram: FamilyTree, to: string, made: Made): Told {
 
 /** A sibling, a child of the same parents; somebody on their own where they are not known. */
 export function addSibling(diagram: FamilyTree, to: string | null, made: Made): Told {
-  const { rewrites, entry } = entryAfter(diagram, to, made.id);
+  const added = addNext(diagram, to, { id: made.id });
   const known = to === null ? undefined : relationsOf(diagram).parentsOf(to)[0];
   return [
-    ...rewrites,
-    add([entry]),
+    ...added,
     ...(known
       ? [{ kind: 'setParentage' as const, child: made.id, of: [{ union: known.union.id, kind: 'birth' as const }] }]
       : []),

@@ -1,5 +1,5 @@
 import { entryChanges, matchEntries } from '../../hierarchy';
-import { changesTold, directions, trayChanges, type Kind } from '../../kind';
+import { changesTold, directions, listedStyles, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
 import { ListTokens, senseOf, takenFrom } from '../../read';
 import type { Scene } from '../../scene';
@@ -23,8 +23,7 @@ import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';
 import { familyStructure, withRelations, type FamilyListing } from './structure';
-import { explainFamily, familyCovers, familyStyles } from './styles';
-import { familyHeadings, familyRoleList } from './words';
+import { familyHeadings, familyRoleList, familyRoles } from './words';
 import { familyGedcom } from './write/gedcom';
 import { familyCsv } from './write/table';
 
@@ -211,10 +210,7 @@ export const familyTree: Kind<FamilyTypes> = {
   settableRoles: ['pet', 'guest'],
   linkKinds: [],
   structure: familyStructure,
-  styles: familyStyles,
-  explain: explainFamily,
-  covers: familyCovers,
-  originWords: {},
+  ...listedStyles(familyRoles),
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => familyScene(diagram, withRelations(diagram, structure), styles),
   sheetOpen: true,

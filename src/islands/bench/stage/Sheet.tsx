@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Group, Outline } from '../../drawing/SceneShapes';
 import { useBench, useParts } from '../context';
-import { isOutlineOnly, overlaps, visiblePart, type View } from '../view';
+import { overlap } from '../../../core/arrange/graph';
+import { isOutlineOnly, visiblePart, type View } from '../view';
 
 /** Around what is seen, this much is drawn too, so that small moves need no new drawing. */
 const marginPx = 240;
@@ -34,7 +35,7 @@ export function Sheet() {
     if (plain) return scene.groups;
     const part = visiblePart(seen, seen, drawing, marginPx);
     return scene.groups.filter(({ x, y, bounds }) =>
-      overlaps(part, { x: x + bounds.x, y: y + bounds.y, width: bounds.width, height: bounds.height }),
+      overlap(part, { x: x + bounds.x, y: y + bounds.y, width: bounds.width, height: bounds.height }),
     );
   }, [plain, scene.groups, seen, drawing]);
   return (

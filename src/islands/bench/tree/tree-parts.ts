@@ -1,5 +1,5 @@
 import { createElement } from 'react';
-import { hierarchyOf, moveUnder, roleName, roleOf, roman, topmost, type Roles } from '../../../core/hierarchy';
+import { hierarchyOf, moveUnder, roleName, roleOf, topmost, type Roles } from '../../../core/hierarchy';
 import { kindOf } from '../../../core/diagram';
 import { own, styleProperties } from '../../../core/model';
 import { entryTowards } from './outline-moves';
@@ -9,6 +9,7 @@ import { moveMany, movingWords } from './drop-words';
 import { nudgePlan } from './nudging';
 import { entriesOf, leadingEntry } from '../selection';
 import { linkScopes } from '../style/link-scopes';
+import { thisScope, tierScope } from '../style/tier-scopes';
 import { TierArrangement } from './TierArrangement';
 import type { KindParts, ScopeChoice } from '../kinds/kind-parts';
 
@@ -21,27 +22,11 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
     const selected = leadingEntry(selection);
     const structure = hierarchyOf(diagram.entries);
     const at = selected === null ? undefined : structure.index.get(selected);
-    const tiers = structure.tierStart.length - 1;
-    const itsTier = at !== undefined ? structure.tier[at]! : 1;
-    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
     const known = scope.kind === 'role' ? scope.role : (roles.leading ?? roles.all[0]?.id);
     const role = at === undefined ? known : (roleOf(diagram, structure, at, roles) ?? known);
-    const tierName = own(diagram.tiers, String(tier))?.name;
     const choices: ScopeChoice[] = [
       { scope: { kind: 'everything' }, words: 'Everything' },
-      {
-        scope: { kind: 'tier', tier },
-        words: `Tier ${roman(tier)}${tierName ? `, ${tierName}` : ''}`,
-        ...(tiers > 1 && {
-          among: {
-            label: 'Which tier',
-            options: Array.from({ length: tiers }, (_, t) => ({
-              scope: { kind: 'tier' as const, tier: t + 1 },
-              words: roman(t + 1),
-            })),
-          },
-        }),
-      },
+      tierScope(diagram, structure, scope, selection, 'Tier'),
     ];
     if (role !== undefined)
       choices.push({
@@ -59,13 +44,8 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
       const name = own(diagram.entries, selected)!.name || 'this entry';
       if (structure.count[at]! > 0)
         choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
-      const picked = entriesOf(selection).length;
-      choices.push({
-        scope: { kind: 'this', entry: selected },
-        words: picked > 1 ? `Only these ${picked}` : `Only ${name}`,
-      });
     }
-    choices.push(...linkScopes(diagram, selection));
+    choices.push(...thisScope(diagram, structure, selection, 'entry'), ...linkScopes(diagram, selection));
     return choices;
   },
   grab: () => null,

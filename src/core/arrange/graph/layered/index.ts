@@ -7,5 +7,4 @@ export {
   type LayeredGaps,
   type Ordered,
 } from './layered';
-export { linear } from './order';
 export type { RowGraph, WordedLink } from './layers';

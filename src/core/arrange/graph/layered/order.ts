@@ -1,3 +1,6 @@
+import { sequence } from '../../sequence';
+import { connectedParts } from '../connected-parts';
+import { exchanged } from '../exchanged';
 import { crossingsOf, type Orders } from './crossings';
 import type { Layers } from './layers';
 
@@ -18,32 +21,15 @@ const widestOfLarge = 70;
  * whole branches have changed places. `light`: with fewer of them. Deterministic; depends on the numbering of the vertices alone.
  */
 export function orderedLayers(layers: Layers, effort: 'full' | 'light' = 'full'): Orders {
-  const parts = componentsOf(layers).map((part) => orderedPart(layers, part, effort === 'full' ? mostStarts : 2));
+  const parts = connectedParts(layers.count, [layers.before, layers.after]).map((part) =>
+    orderedPart(layers, part, effort === 'full' ? mostStarts : 2),
+  );
   return Array.from({ length: layers.total }, (_, l) => parts.flatMap((orders) => orders[l]!));
-}
-
-/** The vertices of each part that hangs together, by their first vertex. */
-function componentsOf({ count, before, after }: Layers): number[][] {
-  const seen = new Uint8Array(count);
-  const parts: number[][] = [];
-  for (let first = 0; first < count; first++) {
-    if (seen[first]) continue;
-    seen[first] = 1;
-    const part = [first];
-    for (let i = 0; i < part.length; i++)
-      for (const next of [...before[part[i]!]!, ...after[part[i]!]!])
-        if (!seen[next]) {
-          seen[next] = 1;
-          part.push(next);
-        }
-    parts.push(part);
-  }
-  return parts;
 }
 
 function orderedPart(layers: Layers, part: readonly number[], mostStarts: number): number[][] {
   const work = new Ordering(layers, part);
-  const next = linear(part.length);
+  const next = sequence(part.length);
   let best: Tried | null = null;
   const better = (other: Tried): void => {
     if (!best || other.crossings < best.crossings) best = other;
@@ -54,15 +40,6 @@ function orderedPart(layers: Layers, part: readonly number[], mostStarts: number
     better(work.improved(work.byBranches(start === 0 ? null : next)));
   }
   return best!.orders;
-}
-
-/** Numbers from 0 to 1 that look like chance and are the same each time (linear congruence, W. H. Press et al., "Numerical Recipes"). */
-export function linear(seed: number): () => number {
-  let at = seed >>> 0;
-  return () => {
-    at = (Math.imul(at, 1664525) + 1013904223) >>> 0;
-    return at / 2 ** 32;
-  };
 }
 
 interface Tried {
@@ -109,28 +86,7 @@ class Ordering {
       }
       return crossingsOf(this.layers, orders);
     };
-    let least = laid();
-    let left = Math.min(mostTrials, Math.floor(laidAnew / this.part.length));
-    const families = [tops, ...children.values()].filter(({ length }) => length > 1);
-    for (let moved = true; moved && least > 0 && left > 0;) {
-      moved = false;
-      for (const family of families)
-        for (let i = 0; i < family.length && left > 0; i++)
-          for (let j = 0; j < family.length && left > 0; j++) {
-            if (i === j || j === i - 1) continue;
-            left--;
-            const [one] = family.splice(i, 1);
-            family.splice(j, 0, one!);
-            const now = laid();
-            if (now < least) {
-              least = now;
-              moved = true;
-            } else {
-              family.splice(j, 1);
-              family.splice(i, 0, one!);
-            }
-          }
-    }
+    exchanged([tops, ...children.values()], laid, Math.min(mostTrials, Math.floor(laidAnew / this.part.length)));
     laid();
     return orders;
   }

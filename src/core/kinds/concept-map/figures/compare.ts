@@ -1,3 +1,4 @@
+import { remember } from '../../../model';
 import { foldName, isNear, ListTokens } from '../../../read';
 import type { ConceptMap } from '../model';
 import { readMap } from '../read/read';
@@ -61,11 +62,15 @@ export function isAlike(a: readonly string[], b: readonly string[]): boolean {
 }
 
 /** The propositions of a key as they are written in a list. */
-export function keyPropositions(key: string): KeyProposition[] {
-  const read = readMap(new ListTokens(key, mapHeadings));
-  const name = new Map(read.entries.map((entry) => [entry.id, entry.name]));
-  return read.links.map(({ from, to, phrase }) => ({ from: name.get(from)!, phrase, to: name.get(to)! }));
-}
+export const keyPropositions = remember(
+  4,
+  (key: string) => key,
+  (key): readonly KeyProposition[] => {
+    const read = readMap(new ListTokens(key, mapHeadings));
+    const name = new Map(read.entries.map((entry) => [entry.id, entry.name]));
+    return read.links.map(({ from, to, phrase }) => ({ from: name.get(from)!, phrase, to: name.get(to)! }));
+  },
+);
 
 /** O(propositions of the key × ideas, and of the map × those). */
 export function compareWithKey(diagram: ConceptMap, keys: readonly KeyProposition[]): Comparison {

@@ -1,3 +1,4 @@
+import { connectedParts } from '../../../arrange/graph';
 import { own } from '../../../model';
 import type { ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
@@ -63,27 +64,16 @@ function degreesOf({ links }: ConceptMap, { ids, index }: MapListing): MapFigure
     .sort((a, b) => b.from + b.to - a.from - a.to || index.get(a.id)! - index.get(b.id)!);
 }
 
-export function islandsOf({ links }: ConceptMap, { ids }: MapListing): string[][] {
-  const near = new Map<string, string[]>(ids.map((id) => [id, []]));
+/** What hangs together, the largest first; ids. O(ideas + links). */
+export function islandsOf({ links }: ConceptMap, { ids, index }: MapListing): string[][] {
+  const near: number[][] = ids.map(() => []);
   for (const { from, to } of Object.values(links)) {
-    near.get(from)!.push(to);
-    near.get(to)!.push(from);
+    near[index.get(from)!]!.push(index.get(to)!);
+    near[index.get(to)!]!.push(index.get(from)!);
   }
-  const seen = new Set<string>();
-  const islands: string[][] = [];
-  for (const first of ids) {
-    if (seen.has(first)) continue;
-    seen.add(first);
-    const island = [first];
-    for (let i = 0; i < island.length; i++)
-      for (const next of near.get(island[i]!)!)
-        if (!seen.has(next)) {
-          seen.add(next);
-          island.push(next);
-        }
-    islands.push(island);
-  }
-  return islands.sort((a, b) => b.length - a.length);
+  return connectedParts(ids.length, [near])
+    .map((part) => part.map((i) => ids[i]!))
+    .sort((a, b) => b.length - a.length);
 }
 
 /** The longest chain of links that each lead to a later rank; ids from its first idea to its last. */

@@ -94,23 +94,21 @@ const told = (text: string): string => (isPlain(text) ? text : quoted(text));
 export const propositionLine = (from: string, phrase: string, to: string): string =>
   phrase === '' ? `${told(from)} --> ${told(to)}` : `${told(from)} --${told(phrase)}--> ${told(to)}`;
 
-/** "Focus question: What makes an estuary productive?"; the question, or null. */
-export function questionIn(line: string): string | null {
-  const found = /^\s*(?:focus question|question|leitfrage)\s*[:=]\s*(.+)$/iu.exec(line);
+/** What follows a heading on a line, in quotes as it is; null where the line has not that heading. */
+function after(heading: RegExp, line: string): string | null {
+  const found = heading.exec(line);
   if (!found) return null;
-  const rest = found[1]!.trim();
+  const rest = line.slice(found[0].length).trim();
   const inQuotes = quotedAt(rest, 0);
-  return inQuotes && inQuotes.end === rest.length ? inQuotes.text : rest;
+  return rest === '' ? null : inQuotes && inQuotes.end === rest.length ? inQuotes.text : rest;
 }
 
+/** "Focus question: What makes an estuary productive?"; the question, or null. */
+export const questionIn = (line: string): string | null =>
+  after(/^\s*(?:focus question|question|leitfrage)\s*[:=]/iu, line);
+
 /** "Focus: estuary"; the idea, or null. */
-export function focusIn(line: string): string | null {
-  const found = /^\s*focus(?: idea| concept)?\s*[:=]\s*(.+)$/iu.exec(line);
-  if (!found) return null;
-  const rest = found[1]!.trim();
-  const inQuotes = quotedAt(rest, 0);
-  return inQuotes && inQuotes.end === rest.length ? inQuotes.text : rest;
-}
+export const focusIn = (line: string): string | null => after(/^\s*focus(?: idea| concept)?\s*[:=]/iu, line);
 
 /** "e.g. redshank" without its sign; null for what is no example. */
 export function exampleIn(text: string): string | null {

@@ -6,6 +6,7 @@ import {
   type ReadChoices,
   type ReadEntry,
 } from '../../../read';
+import { pushTo } from '../../../model';
 import { example } from '../model';
 import { exampleIn, focusIn, questionIn } from './grammar';
 import { linking } from './linking';
@@ -34,9 +35,7 @@ export function readMapOutline(tokens: ListTokens, choices: ReadChoices = {}): M
   const children = new Map<string | null, ReadEntry[]>();
   const depth = new Map<string, number>();
   for (const entry of read.entries) {
-    const known = children.get(entry.parent);
-    if (known) known.push(entry);
-    else children.set(entry.parent, [entry]);
+    pushTo(children, entry.parent, entry);
     depth.set(entry.id, entry.parent === null ? 0 : depth.get(entry.parent)! + 1);
   }
   const odd = read.entries.filter(({ id }) => depth.get(id)! % 2 === 1);

@@ -1,4 +1,4 @@
-import type { Polyline } from '../../../arrange/graph';
+import { extentOfBoxes, extentOfLines, type Polyline } from '../../../arrange/graph';
 import type { Link } from '../../../model';
 import type { Rect } from '../../../scene';
 import type { SetWords } from './words';
@@ -19,6 +19,8 @@ export interface DrawnLink extends LinkToDraw {
   /** The whole course, also of what is shared. */
   readonly course: Polyline;
   readonly place: Rect | null;
+  /** Which of the links has the words, by its number; its own where they are its own. */
+  readonly wordsOf: number;
 }
 
 /** A map in its places, CSS px. */
@@ -40,22 +42,10 @@ export interface Sizes {
   readonly before: readonly number[];
 }
 
+/** Of a map with an idea at least; nothing at 0, 0 for one without. */
 export function extentOf(boxes: readonly Rect[], links: readonly DrawnLink[]): Rect {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  const take = (x: number, y: number): void => {
-    left = Math.min(left, x);
-    top = Math.min(top, y);
-    right = Math.max(right, x);
-    bottom = Math.max(bottom, y);
-  };
-  const rects = [...boxes, ...links.flatMap(({ place }) => (place ? [place] : []))];
-  for (const { x, y, width, height } of rects) {
-    take(x, y);
-    take(x + width, y + height);
-  }
-  for (const { lines } of links)
-    for (const points of lines) for (let p = 0; p < points.length; p += 2) take(points[p]!, points[p + 1]!);
-  return left === Infinity
-    ? { x: 0, y: 0, width: 0, height: 0 }
-    : { x: left, y: top, width: right - left, height: bottom - top };
+  const places = links.flatMap(({ place }) => (place ? [place] : []));
+  const lines = links.flatMap((one) => one.lines);
+  if (boxes.length === 0) return { x: 0, y: 0, width: 0, height: 0 };
+  return extentOfBoxes([...boxes, ...places, ...(lines.length > 0 ? [extentOfLines(lines)] : [])]);
 }

@@ -1,5 +1,14 @@
 import { clampChroma, formatHex } from 'culori';
-import { convexHull, lineRunsThrough, overlap, roundedPath, type Polyline } from '../../../arrange/graph';
+import {
+  convexHull,
+  extentOfBoxes,
+  extentOfLines,
+  grown,
+  lineRunsThrough,
+  overlap,
+  roundedPath,
+  type Polyline,
+} from '../../../arrange/graph';
 import { capHeightOf, runsOf, sansFace, widthOf } from '../../../measure';
 import type { Rect, SceneGroup } from '../../../scene';
 import { lookOf, readableText } from '../../../style';
@@ -22,19 +31,14 @@ export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn:
       const boxes = membersOf(enclosure, listing).map((i) => drawn.boxes[i]!);
       if (boxes.length === 0) return [];
       const hull = convexHull(
-        boxes.flatMap(({ x, y, width, height }) => {
-          const [l, t, r, b] = [x - around, y - around, x + width + around, y + height + around];
-          return [l, t, r, t, r, b, l, b];
-        }),
+        boxes
+          .map((box) => grown(box, around))
+          .flatMap(({ x, y, width, height }) => {
+            const [right, bottom] = [x + width, y + height];
+            return [x, y, right, y, right, bottom, x, bottom];
+          }),
       );
-      const xs = hull.filter((_, p) => p % 2 === 0);
-      const ys = hull.filter((_, p) => p % 2 === 1);
-      const bounds = {
-        x: Math.min(...xs),
-        y: Math.min(...ys),
-        width: Math.max(...xs) - Math.min(...xs),
-        height: Math.max(...ys) - Math.min(...ys),
-      };
+      const bounds = extentOfLines([hull]);
       const dark = look.ground < '#808080';
       const hue = enclosure.hue ?? look.hue;
       const chroma = enclosure.hue === null && look.first.chroma === 0 ? 0 : 0.035;
@@ -50,13 +54,13 @@ export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn:
           label: enclosure.name,
           x: 0,
           y: 0,
-          bounds: name ? both(bounds, name) : bounds,
+          bounds: name ? extentOfBoxes([bounds, name]) : bounds,
           children: [
             {
               type: 'path',
               d,
               fill,
-              stroke: dark ? colour(0.6, chroma * 2) : colour(0.6, chroma * 2.2),
+              stroke: colour(0.6, chroma * (dark ? 2 : 2.2)),
               strokeWidth: 1,
               dashed: true,
             },
@@ -79,7 +83,7 @@ export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn:
     });
 }
 
-export const membersOf = ({ members }: Enclosure, { index }: MapListing): number[] =>
+const membersOf = ({ members }: Enclosure, { index }: MapListing): number[] =>
   members.flatMap((id) => {
     const i = index.get(id);
     return i === undefined ? [] : [i];
@@ -109,13 +113,3 @@ function nameAt(
     }
   return null;
 }
-
-const both = (a: Rect, b: Rect): Rect => {
-  const [left, top] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
-  return {
-    x: left,
-    y: top,
-    width: Math.max(a.x + a.width, b.x + b.width) - left,
-    height: Math.max(a.y + a.height, b.y + b.height) - top,
-  };
-};

@@ -46,6 +46,7 @@ export class Trials {
   private readonly made = new Map<string, { readonly drawn: DrawnMap; readonly wanted: readonly number[] }>();
   private readonly rows = new Map<number, TierRows>();
   private readonly pins: Pins;
+  private readonly links: readonly SizedLink[];
   private readonly plain: Trial;
 
   constructor(
@@ -54,19 +55,25 @@ export class Trials {
     private readonly choices: SizeChoices,
   ) {
     this.pins = pinsOf(diagram, listing);
-    this.plain = trialWith(diagram, listing, choices, usual);
+    this.links = linksInOrder(diagram, listing).map((link) => ({ link, size: styleOf(diagram, link.id).phraseSize }));
+    this.plain = this.trialWith(usual);
   }
 
   at(sizing: Sizing): { readonly drawn: DrawnMap; readonly wanted: readonly number[] } {
     const key = `${sizing.share} ${sizing.ease} ${sizing.fold}`;
     const known = this.made.get(key);
     if (known) return known;
-    const trial = trialWith(this.diagram, this.listing, this.choices, sizing);
-    const ranked = this.diagram.map.manner.way === 'ranked';
-    const drawn = ranked ? this.ranked(trial, sizing.fold) : roundBy(this.diagram, this.listing, trial, this.pins);
+    const trial = this.trialWith(sizing);
+    const drawn = this.isRanked
+      ? this.ranked(trial, sizing.fold)
+      : roundBy(this.diagram, this.listing, trial, this.pins);
     const made = { drawn, wanted: trial.wanted };
     this.made.set(key, made);
     return made;
+  }
+
+  private trialWith(sizing: Sizing): Trial {
+    return trialWith(this.diagram, this.listing, this.choices, { ...sizing, links: this.links });
   }
 
   private ranked({ sizes, links, right }: Trial, fold: number): DrawnMap {
@@ -194,6 +201,12 @@ function pinsOf({ nudges }: ConceptMap, { index }: MapListing): Pins {
   return pins;
 }
 
+/** A link with the size of its words, CSS px. */
+interface SizedLink {
+  readonly link: Link;
+  readonly size: number;
+}
+
 interface Trial {
   readonly sizes: Sizes;
   readonly links: readonly LinkToDraw[];
@@ -202,7 +215,12 @@ interface Trial {
 }
 
 /** Sizes of boxes from narrow (0) to wide (1), of words, and gaps from as wished (1) to as small as they may get (0). */
-function trialWith(diagram: ConceptMap, listing: MapListing, choices: SizeChoices, { ease, share }: Sizing): Trial {
+function trialWith(
+  diagram: ConceptMap,
+  listing: MapListing,
+  choices: SizeChoices,
+  { ease, share, links }: Sizing & { readonly links: readonly SizedLink[] },
+): Trial {
   const { arrangement } = diagram;
   const width = new Float64Array(listing.ids.length);
   const height = new Float64Array(listing.ids.length);
@@ -227,11 +245,11 @@ function trialWith(diagram: ConceptMap, listing: MapListing, choices: SizeChoice
       },
       before: choices.sizes.map((_, t) => own(diagram.tiers, String(t + 1))?.gap ?? 0),
     },
-    links: linksInOrder(diagram, listing).map((link) => ({
+    links: links.map(({ link, size }) => ({
       link,
       from: listing.index.get(link.from)!,
       to: listing.index.get(link.to)!,
-      words: wordsOf(diagram, link, 6 + 5 * share),
+      words: wordsOf(diagram, link, { size, ems: 6 + 5 * share }),
     })),
     wanted,
     right: arrangement.direction === 'right',
@@ -239,9 +257,9 @@ function trialWith(diagram: ConceptMap, listing: MapListing, choices: SizeChoice
 }
 
 /** Words as they are set; where they are blank, at least so much room that one can write there. */
-function wordsOf(diagram: ConceptMap, link: Link, ems: number): SetWords {
-  const words = setWords(link.phrase, styleOf(diagram, link.id).phraseSize, ems);
-  const { manner, blanks } = diagram.map;
+function wordsOf({ map }: ConceptMap, link: Link, type: { readonly size: number; readonly ems: number }): SetWords {
+  const words = setWords(link.phrase, type.size, type.ems);
+  const { manner, blanks } = map;
   if (!manner.blanked || !own(blanks, link.id) || words.lines.length === 0) return words;
   return { ...words, width: Math.max(70, words.width), height: Math.max(20, words.height) };
 }

@@ -85,6 +85,12 @@ export function freeMap(
   { width, height, gaps }: Sizes,
   pins: Pins,
 ): FreeMap {
+  const sized = links.map(({ from, to, words: { width: wide, height: high } }) => ({
+    from,
+    to,
+    width: wide,
+    height: high,
+  }));
   let best: { boxes: Rect[]; links: DrawnLink[]; conflicts: number } | null = null;
   for (let turn = 0, by = 1; turn < mostSpreads; turn++, by *= spread) {
     const x = places.x.map((at) => at * by);
@@ -102,14 +108,11 @@ export function freeMap(
       width: width[i]!,
       height: height[i]!,
     }));
-    const made = freeLinks(
-      boxes,
-      links.map(({ from, to, words }) => ({ from, to, width: words.width, height: words.height })),
-    );
+    const made = freeLinks(boxes, sized);
     if (best && made.conflicts >= best.conflicts) continue;
     const drawn = links.map((one, k): DrawnLink => {
       const { points, words } = made.lines[k]!;
-      return { ...one, lines: [points], course: points, place: words };
+      return { ...one, lines: [points], course: points, place: words, wordsOf: k };
     });
     best = { boxes, links: drawn, conflicts: made.conflicts };
     if (made.conflicts === 0) break;

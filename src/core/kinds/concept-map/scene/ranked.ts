@@ -26,7 +26,7 @@ export function rankedMap(
   links: readonly LinkToDraw[],
   { width, height, gaps, before }: Sizes,
   { direction, effort }: { readonly direction: 'down' | 'right'; readonly effort: 'full' | 'light' },
-): DrawnMap & { readonly crossings: number } {
+): DrawnMap {
   const right = direction === 'right';
   const graph: RowGraph = {
     row,
@@ -65,6 +65,7 @@ export function rankedMap(
         lines: bare ? [course] : i === 0 ? [stem, arm] : [arm],
         course,
         place: bare || i > 0 ? null : rect(bundle.across, bundle.along, one.words.width, one.words.height),
+        wordsOf: bundle.links[0]!,
       };
     });
   }
@@ -76,7 +77,6 @@ export function rankedMap(
       end: drawing.rows[begin[t + 1]! - 1]!.end,
     })),
     extent: extentOf(boxes, drawn),
-    crossings: drawing.crossings,
   };
 }
 
@@ -95,34 +95,25 @@ export function withFewBends(drawn: DrawnMap, direction: 'down' | 'right'): Draw
   // Words that stand on their line would lose it.
   const onLine = drawn.links.some(({ place, lines }) => place !== null && lines.length === 1);
   if (onLine || drawn.links.length > mostStraightened) return drawn;
-  const boxes: Rect[] = [...drawn.boxes];
-  const wordsAt = new Map<string, number>();
-  const keyOf = ({ from, course }: DrawnLink) => `${from} ${course[0]} ${course[1]}`;
-  for (const one of drawn.links)
-    if (one.place) {
-      wordsAt.set(keyOf(one), boxes.length);
-      boxes.push(one.place);
-    }
-  const lines = drawn.links.flatMap((one, k) => one.lines.map((points, i) => ({ k, i, points })));
-  const ends = lines.map(({ k }) => {
-    const one = drawn.links[k]!;
-    return [one.from, one.to, wordsAt.get(keyOf(one)) ?? -1];
-  });
+  const places = drawn.links.map(({ place }) => place);
+  const standing = places.flatMap((place, k) => (place ? [k] : []));
+  const boxes = [...drawn.boxes, ...standing.map((k) => places[k]!)];
+  const boxOfWords = new Map(standing.map((k, i) => [k, drawn.boxes.length + i]));
+  const lines = drawn.links.flatMap(({ lines: own, from, to, wordsOf }) =>
+    own.map((points) => ({ points, ends: [from, to, boxOfWords.get(wordsOf) ?? -1] })),
+  );
   const straight = fewerBends(
     lines.map(({ points }) => points),
     boxes,
-    ends,
+    lines.map(({ ends }) => ends),
     direction === 'right' ? 'x' : 'y',
   );
-  const links = drawn.links.map((one): DrawnLink => ({ ...one, lines: [...one.lines] }));
-  lines.forEach(({ k, i }, l) => ((links[k]!.lines as Polyline[])[i] = straight[l]!));
-  const stems = new Map(links.flatMap((one) => (one.place ? [[keyOf(one), one.lines[0]!] as const] : [])));
-  return {
-    ...drawn,
-    links: links.map((one) => {
-      const stem = stems.get(keyOf(one));
-      const own = one.lines.at(-1)!;
-      return { ...one, course: stem && one.lines.at(-1) !== stem ? [...stem, ...own] : own };
-    }),
-  };
+  let next = 0;
+  const own = drawn.links.map((one) => straight.slice(next, (next += one.lines.length)));
+  const links = drawn.links.map((one, k): DrawnLink => {
+    const [stem] = own[one.wordsOf]!;
+    const arm = own[k]!.at(-1)!;
+    return { ...one, lines: own[k]!, course: places[one.wordsOf] ? [...stem!, ...arm] : arm };
+  });
+  return { ...drawn, links };
 }

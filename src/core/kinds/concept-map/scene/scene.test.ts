@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { linear, lineRunsThrough, overlap } from '../../../arrange/graph';
+import { lineRunsThrough, overlap } from '../../../arrange/graph';
+import { sequence } from '../../../arrange/sequence';
 import { createEntry } from '../../../model';
 import type { Rect, Scene } from '../../../scene';
 import { mapOf, maps } from '../../../testing/arbitrary-map';
@@ -79,7 +80,7 @@ describe('a concept map in ranks', () => {
   });
   it('stays so where gaps are as small as they get, with sixty ideas and a hundred and twenty', () => {
     for (const seed of [3, 5, 9]) {
-      const next = linear(seed * 77);
+      const next = sequence(seed * 77);
       const draws = (n: number) => Array.from({ length: n }, () => Math.floor(next() * 1e6));
       for (const [ideas, across] of [
         [60, 20],
@@ -236,5 +237,15 @@ describe('a sheet to fill in', () => {
     );
     expect(notes.join(' ')).toContain('silt');
     expect(JSON.stringify(scene(conceptMap.sheets['answers']!(map)).groups)).toContain('"silt"');
+  });
+  it('is arranged anew when other words are blanked, also where the word bank stays the same', () => {
+    const base = mapOf([0, 1, 1, 2]);
+    const links = Object.fromEntries(Object.values(base.links).map((link) => [link.id, { ...link, phrase: 'is' }]));
+    const map = inManner({ ...base, links }, { blanked: true });
+    const blanking = (id: string): ConceptMap => ({ ...map, map: { ...map.map, blanks: { [id]: true } } });
+    const [first, other] = Object.keys(links) as [string, string];
+    scene(blanking(first));
+    const anew = JSON.parse(JSON.stringify(blanking(other))) as ConceptMap;
+    expect(JSON.stringify(scene(blanking(other)))).toBe(JSON.stringify(scene(anew)));
   });
 });

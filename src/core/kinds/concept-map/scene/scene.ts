@@ -1,7 +1,8 @@
-import { extentOfLines, roundedPath, type Polyline } from '../../../arrange/graph';
+import { extentOfBoxes, extentOfLines, roundedPath } from '../../../arrange/graph';
 import {
   KeptFor,
   own,
+  pushTo,
   sheetName,
   type Arrangement,
   type BoxStyle,
@@ -30,9 +31,9 @@ import {
 } from '../../../scene';
 import { foldName } from '../../../read';
 import { lookOf, tierStyle } from '../../../style';
+import { withoutParents } from '../../../hierarchy';
 import { example, type ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
-import { asHierarchy } from '../styles';
 import { linksInOrder, type MapListing } from '../structure';
 import { mapRoleList, rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
@@ -61,7 +62,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const smallest = smallestName === null ? null : Math.min(smallestName, smallestPhrase);
   const usual = styles.at(-1)?.nameSize ?? 13;
   const { largest, comfortable, wished } = scalesFor(diagram, { usual, smallest });
-  const choices = sizeChoices(diagram, asHierarchy(listing), styles, {
+  const choices = sizeChoices(diagram, withoutParents(listing), styles, {
     beside: new Uint8Array(listing.ids.length),
     marks: null,
   });
@@ -73,15 +74,11 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     diagram.sheet,
     diagram.nudges,
     diagram.tiers,
-    diagram.map.manner.way,
+    diagram.map.manner,
+    diagram.map.blanks,
   ];
-  const rest = JSON.stringify([
-    legend,
-    diagram.titleBlock,
-    diagram.styles.links,
-    diagram.styles.onlyLinks,
-    comfortable,
-  ]);
+  const { links, onlyLinks } = diagram.styles;
+  const rest = JSON.stringify([legend, diagram.titleBlock, links, onlyLinks, largest, comfortable, wished, margin]);
   const before = keptFitted.get(listing);
   const isKept = before?.parts.at(-1) === rest && parts.every((part, i) => part === before.parts[i]);
   const fittedOnSheet = (): TakenSheet<FittedMap> => {
@@ -98,7 +95,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const onIt = { ...diagram, sheet: taken.sheet };
   const enclosures = enclosureGroups(diagram, listing, drawn);
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
-  const extent = union([
+  const extent = extentOfBoxes([
     drawn.extent,
     ...[...enclosures, ...names].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
   ]);
@@ -143,17 +140,6 @@ function asShown(diagram: ConceptMap): DiagramCommon {
   return { ...diagram, entries };
 }
 
-const union = (rects: readonly Rect[]): Rect => {
-  const left = Math.min(...rects.map(({ x }) => x));
-  const top = Math.min(...rects.map(({ y }) => y));
-  return {
-    x: left,
-    y: top,
-    width: Math.max(...rects.map(({ x, width }) => x + width)) - left,
-    height: Math.max(...rects.map(({ y, height }) => y + height)) - top,
-  };
-};
-
 function bandsOf(
   diagram: ConceptMap,
   { tierStart }: MapListing,
@@ -183,11 +169,10 @@ function namesOfTiers(
 ): SceneGroup[] {
   const right = diagram.arrangement.direction === 'right';
   const tiers = rows!.map(({ start, end }) => ({ start, rowStart: start, end }));
-  return tierNames(diagram, asHierarchy(listing), styles, tiers, margin).map((group) => ({
+  return tierNames(diagram, withoutParents(listing), styles, tiers, margin).map((group) => ({
     ...group,
     x: right ? 0 : extent.x,
     y: right ? extent.y : 0,
-    bounds: { ...group.bounds },
   }));
 }
 
@@ -210,35 +195,23 @@ function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): 
     const style = styleOf(diagram, link.id);
     const endMark = style.endMark === 'none' && hasArrow(diagram, listing, one, drawn) ? 'arrow' : style.endMark;
     const last = lines.length - 1;
-    const straight = drawn.rows === null || lines.length === 1;
-    const children: Primitive[] = lines.flatMap((points: Polyline, i): readonly Primitive[] =>
+    const children = lines.flatMap((points, i): readonly Primitive[] =>
       styledLine(
         points,
-        {
-          ...style,
-          startMark: i === 0 && lines.length > 1 ? style.startMark : lines.length === 1 ? style.startMark : 'none',
-          endMark: i === last ? endMark : 'none',
-          endGap: style.endGap,
-        },
-        straight && place ? grownRect(place) : null,
+        { ...style, startMark: i === 0 ? style.startMark : 'none', endMark: i === last ? endMark : 'none' },
+        place && lines.length === 1 ? roomOf(place) : null,
         joinRadius,
       ),
     );
     if (place) {
       const blank = manner.blanked && own(blanks, link.id);
       const told = blank ? own(filled, link.id) : undefined;
-      const fill = style.phraseColour;
-      if (told !== undefined) children.push(...withinPrimitives(told, place, { size: style.phraseSize, fill }));
+      const type = { size: style.phraseSize, fill: style.phraseColour };
+      if (told !== undefined) children.push(...withinPrimitives(told, place, type));
       else if (blank) children.push(gapPrimitive(place, look.line));
-      else
-        children.push(
-          ...wordsPrimitives(words, place, {
-            size: style.phraseSize,
-            fill,
-          }),
-        );
+      else children.push(...wordsPrimitives(words, place, type));
     }
-    const bounds = union([extentOfLines(lines), ...(place ? [place] : [])]);
+    const bounds = extentOfBoxes([extentOfLines(lines), ...(place ? [place] : [])]);
     return {
       type: 'group',
       stands: { for: 'link', id: link.id },
@@ -252,12 +225,8 @@ function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): 
   });
 }
 
-const grownRect = ({ x, y, width, height }: Rect): Rect => ({
-  x: x - 2,
-  y: y - 1,
-  width: width + 4,
-  height: height + 2,
-});
+/** The part of a line that is left out for words that stand on it. */
+const roomOf = ({ x, y, width, height }: Rect): Rect => ({ x: x - 2, y: y - 1, width: width + 4, height: height + 2 });
 
 /** What the signs on the sheet mean, for those that occur; and the focus question, where the title does not tell it. */
 function legendOf({ entries, map, titleBlock }: ConceptMap, { ids }: MapListing): string {
@@ -295,9 +264,7 @@ function saidOf(diagram: ConceptMap, listing: MapListing): ReadonlyMap<string, r
   const said = new Map<string, string[]>();
   for (const link of linksInOrder(diagram, listing)) {
     const words = `${link.phrase.trim() || 'is linked to'} ${own(diagram.entries, link.to)!.name}`;
-    const known = said.get(link.from);
-    if (known) known.push(words);
-    else said.set(link.from, [words]);
+    pushTo(said, link.from, words);
   }
   return said;
 }

@@ -1,16 +1,10 @@
-import { csvRow, detailHeadings } from '../../../hierarchy';
+import { csvRow, detailHeadings, fieldHeading } from '../../../hierarchy';
 import { own, type Entry } from '../../../model';
-import { columnUseOf, fieldPrefix, lineOf, quoted, trayHeading } from '../../../read';
+import { lineOf, quoted, trayHeading } from '../../../read';
 import { example, type ConceptMap } from '../model';
 import { propositionLine } from '../read/grammar';
 import { mapHeadings } from '../words';
 import { ideasInList, isTold, linksInList, written } from './order';
-
-/** The heading of a field; one that would be taken for something else says that it is a field. */
-const fieldHeading = (name: string): string =>
-  columnUseOf(name, mapHeadings) === null && name === name.trim() && !/^(not placed)$/i.test(name)
-    ? name
-    : fieldPrefix + name;
 
 /**
  * The map as RFC 4180 CSV: idea, linking phrase, linked idea; rows with an idea alone for its details, kind and fields. Where names do not tell ideas apart,
@@ -30,7 +24,7 @@ export function mapCsv(diagram: ConceptMap): string {
     'Linked idea',
     ...(roles ? ['Kind'] : []),
     ...detailHeadings(details, ['Detail']),
-    ...fields.map(fieldHeading),
+    ...fields.map((field) => fieldHeading(field, mapHeadings)),
     ...(diagram.notPlaced.length > 0 ? [trayHeading] : []),
   ];
   const filled = (cells: readonly string[]): string[] => [

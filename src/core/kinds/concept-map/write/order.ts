@@ -1,20 +1,14 @@
 import { byOrder, pushTo, type Entry, type Link } from '../../../model';
 import { foldName } from '../../../read';
 import type { ConceptMap } from '../model';
+import { linksInOrder } from '../structure';
 
 /** Ideas in the order of the list. */
 export const ideasInList = ({ entries }: ConceptMap): Entry[] => Object.values(entries).sort(byOrder);
 
 /** Propositions by the places of their ideas in the list, then by their words. */
-export function linksInList(diagram: ConceptMap): Link[] {
-  const place = new Map(ideasInList(diagram).map(({ id }, i) => [id, i]));
-  return Object.values(diagram.links).sort(
-    (a, b) =>
-      place.get(a.from)! - place.get(b.from)! ||
-      place.get(a.to)! - place.get(b.to)! ||
-      (a.phrase < b.phrase ? -1 : a.phrase > b.phrase ? 1 : a.id < b.id ? -1 : 1),
-  );
-}
+export const linksInList = (diagram: ConceptMap): Link[] =>
+  linksInOrder(diagram, { index: new Map(ideasInList(diagram).map(({ id }, i) => [id, i])) });
 
 /** Whether each idea is told by its name alone, and each proposition by its words. */
 export function isTold({ entries, links }: ConceptMap): boolean {

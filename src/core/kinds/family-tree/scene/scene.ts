@@ -26,11 +26,11 @@ import {
   type TierBand,
 } from '../../../scene';
 import { lookOf, tierStyle } from '../../../style';
+import { withoutParents } from '../../../hierarchy';
 import { lifeWords } from '../dates';
 import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
 import { personOf, type FamilyTree, type Parentage } from '../model';
 import { partnersOf } from '../relations';
-import { asHierarchy } from '../styles';
 import type { RelatedListing } from '../structure';
 import { parentageWords, tierName } from '../words';
 import { rowsOf, shownUnions, ways, type Rows } from './blocks';
@@ -46,7 +46,7 @@ export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles
   const smallest = smallestText(shown, listing, styles);
   const usual = styles.find((_, i) => listing.tier[i]! > 0)?.nameSize ?? 13;
   const { largest, comfortable, wished } = scalesFor(diagram, { usual, smallest });
-  const choices = sizeChoices(shown, asHierarchy(listing), styles, {
+  const choices = sizeChoices(shown, withoutParents(listing), styles, {
     beside: new Uint8Array(listing.ids.length),
     marks: null,
   });
@@ -143,7 +143,7 @@ function drawn(
     ? { width: placed.size.along, height: placed.size.across }
     : { width: placed.size.across, height: placed.size.along };
   const tiers = along.rows.map(({ start, end }) => ({ start, rowStart: start, end }));
-  const names = tierNames(diagram, asHierarchy(listing), styles, tiers, margin);
+  const names = tierNames(diagram, withoutParents(listing), styles, tiers, margin);
   const [left, top] = right ? [0, -margin] : [-margin, 0];
   const extent = { x: left, y: top, width: size.width - left, height: size.height - top };
   const onSheet = placeOnSheet(onIt, extent, legend, largest);

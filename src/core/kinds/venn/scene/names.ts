@@ -1,3 +1,4 @@
+import { grown } from '../../../arrange/graph';
 import {
   halfExtent,
   outsideness,
@@ -239,13 +240,6 @@ function beside(
     };
   }
 }
-
-const grown = ({ x, y, width, height }: Rect, by: number): Rect => ({
-  x: x - by,
-  y: y - by,
-  width: width + 2 * by,
-  height: height + 2 * by,
-});
 
 /** True where no box meets a curve or what it encloses, or one of the other boxes. */
 function isClear(boxes: readonly Rect[], ellipses: readonly Ellipse[], taken: readonly Rect[]): boolean {

@@ -1,10 +1,29 @@
 import type { ConceptMap } from '../../../../core/kinds/concept-map';
 import { own } from '../../../../core/model';
 import { useBench, useParts } from '../../context';
+import { HandOutLinks, type HandOutLink } from '../../panels/HandOutLinks';
+
+const ways: readonly HandOutLink[] = [
+  { name: 'Fill in on screen', told: 'The gaps with the word bank, checked when done', go: 'Fill in', to: 'fill' },
+  {
+    name: 'On paper',
+    told: 'The map with gaps, the word bank below',
+    go: 'Print',
+    to: 'print?sheet=blank',
+    apart: true,
+  },
+  {
+    name: 'Answers on paper',
+    told: 'Every word where it belongs',
+    go: 'Print',
+    to: 'print?sheet=answers',
+    apart: true,
+  },
+];
 
 /** The map as an exercise: which words are left blank, to fill in on screen or on paper, and the answers. */
 export function Classroom() {
-  const { sync, store } = useParts();
+  const { store } = useParts();
   const diagram = useBench((state) => state.diagram as ConceptMap);
   const selection = useBench((state) => state.selection);
   const { entries, links, map } = diagram;
@@ -24,7 +43,6 @@ export function Classroom() {
   };
   const third = (ids: readonly string[]) => [...ids].sort().filter((_, i) => i % 3 === 1);
   const arePickedBlank = picked.length > 0 && picked.every((id) => own(map.blanks, id));
-  const row = 'grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2';
   return (
     <section aria-label="For the classroom" className="mt-5">
       <h2 className="label mb-1 font-sans">For the classroom</h2>
@@ -56,33 +74,7 @@ export function Classroom() {
           None
         </button>
       </div>
-      <div className={row}>
-        <span>
-          <strong>Fill in on screen</strong>
-          <span className="block text-sm text-muted">The gaps with the word bank, checked when done</span>
-        </span>
-        <a className="button" aria-disabled={blank.length === 0} href={`/diagrams/${sync.id}/fill`}>
-          Fill in
-        </a>
-      </div>
-      <div className={row}>
-        <span>
-          <strong>On paper</strong>
-          <span className="block text-sm text-muted">The map with gaps, the word bank below</span>
-        </span>
-        <a className="button" href={`/diagrams/${sync.id}/print?sheet=blank`} target="_blank">
-          Print
-        </a>
-      </div>
-      <div className={row}>
-        <span>
-          <strong>Answers on paper</strong>
-          <span className="block text-sm text-muted">Every word where it belongs</span>
-        </span>
-        <a className="button" href={`/diagrams/${sync.id}/print?sheet=answers`} target="_blank">
-          Print
-        </a>
-      </div>
+      <HandOutLinks links={ways} />
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { ideaAfter, newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
+import { addBelow, newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
 import { own } from '../../../../core/model';
 import { newId } from '../../../shared/ids';
 import { entriesOf, entryPick, linkPick } from '../../selection';
@@ -27,13 +27,9 @@ export function dropPlan(diagram: ConceptMap, { grabbed: { id }, selection, over
 /** Drawing a link to free ground makes a new idea there: its phrase is typed first, then its name. */
 export function linkToGround(diagram: ConceptMap, from: string): DropPlan {
   const [idea, link] = [newId(), newId()];
-  const { rewrites, entry } = ideaAfter(diagram, from, idea);
   return {
     words: `A new idea that ${nameOf(diagram, from)} leads to`,
-    gesture: [
-      ...rewrites,
-      { kind: 'addEntries', entries: [entry], links: [newLink(link, from, idea)], branches: {}, only: {} },
-    ],
+    gesture: addBelow(diagram, from, { idea, link }),
     target: null,
     picks: [entryPick(idea)],
     edits: link,

@@ -1,11 +1,10 @@
 import { createElement, Fragment, lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
-import { roman, tierCount } from '../../../../core/hierarchy';
-import { createEntry, own, styleProperties } from '../../../../core/model';
-import { entriesOf, leadingEntry } from '../../selection';
+import { createEntry, styleProperties } from '../../../../core/model';
 import { nearestTowards } from '../../stage/nearest-towards';
 import { linkScopes } from '../../style/link-scopes';
+import { thisScope, tierScope } from '../../style/tier-scopes';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { Classroom } from './Classroom';
 import { dropPlan, linkToGround } from './dropping';
@@ -39,38 +38,11 @@ export const conceptMapParts: KindParts = {
   towards: (_, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
   keyed: () => null,
   drop: (diagram, _drawn, dragged) => dropPlan(diagram as ConceptMap, dragged),
-  scopes(diagram, { structure }, scope, selection) {
-    const selected = leadingEntry(selection);
-    const at = selected === null ? undefined : structure.index.get(selected);
-    const tiers = tierCount(structure);
-    const itsTier = Math.max(1, at === undefined ? 1 : structure.tier[at]!);
-    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
-    const named = own(diagram.tiers, String(tier))?.name;
-    const choices: ScopeChoice[] = [
-      { scope: { kind: 'everything' }, words: 'Everything' },
-      {
-        scope: { kind: 'tier', tier },
-        words: `Rank ${roman(tier)}${named ? `, ${named}` : ''}`,
-        ...(tiers > 1 && {
-          among: {
-            label: 'Which rank',
-            options: Array.from({ length: tiers }, (_, t) => ({
-              scope: { kind: 'tier' as const, tier: t + 1 },
-              words: roman(t + 1),
-            })),
-          },
-        }),
-      },
-      { scope: { kind: 'role', role: 'example' }, words: 'Examples' },
-    ];
-    if (selected !== null && at !== undefined) {
-      const picked = entriesOf(selection).length;
-      choices.push({
-        scope: { kind: 'this', entry: selected },
-        words: picked > 1 ? `Only these ${picked}` : `Only ${own(diagram.entries, selected)!.name || 'this idea'}`,
-      });
-    }
-    choices.push(...linkScopes(diagram, selection));
-    return choices;
-  },
+  scopes: (diagram, { structure }, scope, selection): ScopeChoice[] => [
+    { scope: { kind: 'everything' }, words: 'Everything' },
+    tierScope(diagram, structure, scope, selection, 'Rank'),
+    { scope: { kind: 'role', role: 'example' }, words: 'Examples' },
+    ...thisScope(diagram, structure, selection, 'idea'),
+    ...linkScopes(diagram, selection),
+  ],
 };

@@ -1,11 +1,10 @@
 import { lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
-import { roman, tierCount } from '../../../../core/hierarchy';
-import { createEntry, own, styleProperties } from '../../../../core/model';
+import { createEntry, styleProperties } from '../../../../core/model';
 import type { FamilyTree } from '../../../../core/kinds/family-tree';
-import { entriesOf, leadingEntry } from '../../selection';
+import { thisScope, tierScope } from '../../style/tier-scopes';
 import { nearestTowards } from '../../stage/nearest-towards';
-import type { KindParts, ScopeChoice } from '../kind-parts';
+import type { KindParts } from '../kind-parts';
 import { FamilyArrangement } from './FamilyArrangement';
 import { FamilyList } from './FamilyList';
 import { GedcomOffer } from './GedcomOffer';
@@ -33,28 +32,10 @@ export const familyTreeParts: KindParts = {
   keyed: () => null,
   drop: (diagram, _drawn, { grabbed, over }) => dropPlan(diagram as FamilyTree, grabbed.id, over),
   scopes(diagram, { structure }, scope, selection) {
-    const selected = leadingEntry(selection);
-    const at = selected === null ? undefined : structure.index.get(selected);
-    const tiers = tierCount(structure);
-    const itsTier = Math.max(1, at === undefined ? 1 : structure.tier[at]!);
-    const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
-    const named = own(diagram.tiers, String(tier))?.name;
     const role = scope.kind === 'role' ? scope.role : 'pet';
-    const choices: ScopeChoice[] = [
+    return [
       { scope: { kind: 'everything' }, words: 'Everything' },
-      {
-        scope: { kind: 'tier', tier },
-        words: `Generation ${roman(tier)}${named ? `, ${named}` : ''}`,
-        ...(tiers > 1 && {
-          among: {
-            label: 'Which generation',
-            options: Array.from({ length: tiers }, (_, t) => ({
-              scope: { kind: 'tier' as const, tier: t + 1 },
-              words: roman(t + 1),
-            })),
-          },
-        }),
-      },
+      tierScope(diagram, structure, scope, selection, 'Generation'),
       {
         scope: { kind: 'role', role },
         words: role === 'guest' ? 'Guests' : 'Pets',
@@ -66,14 +47,7 @@ export const familyTreeParts: KindParts = {
           ],
         },
       },
+      ...thisScope(diagram, structure, selection, 'person'),
     ];
-    if (selected !== null && at !== undefined) {
-      const picked = entriesOf(selection).length;
-      choices.push({
-        scope: { kind: 'this', entry: selected },
-        words: picked > 1 ? `Only these ${picked}` : `Only ${own(diagram.entries, selected)!.name || 'this person'}`,
-      });
-    }
-    return choices;
   },
 };

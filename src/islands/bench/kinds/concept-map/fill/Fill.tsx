@@ -10,7 +10,7 @@ import {
 } from '../../../../../core/kinds/concept-map';
 import { own } from '../../../../../core/model';
 import { Picture } from '../../../../drawing/Picture';
-import { Mark } from '../../../../shared/Mark';
+import { ExerciseHead } from '../../../ExerciseHead';
 import { StoredDiagram } from '../../../StoredDiagram';
 import { useFilling } from './useFilling';
 
@@ -43,20 +43,7 @@ function Exercise({ id, diagram }: { id: string; diagram: ConceptMap }) {
   const filled = gaps.filter((gap) => (own(filling, gap.id) ?? '').trim() !== '').length;
   return (
     <div className="flex h-dvh flex-col">
-      <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-3 py-1.5">
-        <a href={`/diagrams/${id}`} className="flex items-center gap-2 text-muted hover:text-ink">
-          <Mark /> Bench
-        </a>
-        <h1 className="min-w-0 truncate text-lg font-semibold max-md:order-last max-md:w-full">
-          Fill in: {diagram.title}
-        </h1>
-        <a className="button ml-auto" href={`/diagrams/${id}/print?sheet=blank`} target="_blank">
-          Print to fill in
-        </a>
-        <a className="button" href={`/diagrams/${id}/print?sheet=answers`} target="_blank">
-          Print answers
-        </a>
-      </header>
+      <ExerciseHead id={id} title={`Fill in: ${diagram.title}`} />
       <main className="flex min-h-0 flex-1 max-md:flex-col">
         <section
           aria-label="Gaps"

@@ -1,0 +1,48 @@
+import type { Diagram, Scope } from '../../../core/diagram';
+import { roman, tierCount, type Listing } from '../../../core/hierarchy';
+import { own } from '../../../core/model';
+import type { ScopeChoice } from '../kinds/kind-parts';
+import { entriesOf, leadingEntry, type Selection } from '../selection';
+
+/** The tier that is scoped, else that of the selected entry, with all others to choose in place; `word`: what a tier is called. */
+export function tierScope(
+  { tiers: named }: Diagram,
+  structure: Listing,
+  scope: Scope,
+  selection: Selection,
+  word: string,
+): ScopeChoice {
+  const selected = leadingEntry(selection);
+  const at = selected === null ? undefined : structure.index.get(selected);
+  const tiers = tierCount(structure);
+  const itsTier = Math.max(1, at === undefined ? 1 : structure.tier[at]!);
+  const tier = scope.kind === 'tier' && scope.tier <= tiers ? scope.tier : itsTier;
+  const name = own(named, String(tier))?.name;
+  return {
+    scope: { kind: 'tier', tier },
+    words: `${word} ${roman(tier)}${name ? `, ${name}` : ''}`,
+    ...(tiers > 1 && {
+      among: {
+        label: `Which ${word.toLowerCase()}`,
+        options: Array.from({ length: tiers }, (_, t) => ({
+          scope: { kind: 'tier' as const, tier: t + 1 },
+          words: roman(t + 1),
+        })),
+      },
+    }),
+  };
+}
+
+/** The selected entries alone, called by the name of the one that leads; none where none is there. `noun`: what one without a name is called. */
+export function thisScope(
+  { entries }: Diagram,
+  structure: Listing,
+  selection: Selection,
+  noun: string,
+): readonly ScopeChoice[] {
+  const selected = leadingEntry(selection);
+  if (selected === null || !structure.index.has(selected)) return [];
+  const picked = entriesOf(selection).length;
+  const name = own(entries, selected)?.name || `this ${noun}`;
+  return [{ scope: { kind: 'this', entry: selected }, words: picked > 1 ? `Only these ${picked}` : `Only ${name}` }];
+}
