@@ -22,6 +22,7 @@ export default defineConfig({
         'fontkit',
         'pdfkit',
         'subset-font',
+        'harfbuzzjs',
         'pg',
         'piscina',
         'sharp',

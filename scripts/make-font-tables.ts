@@ -5,7 +5,12 @@
 import { createRequire } from 'node:module';
 import { writeFileSync } from 'node:fs';
 import * as fontkit from 'fontkit';
+import type { Face } from '../src/core/measure';
+import { isOfScript } from '../src/core/measure/face';
+import { scriptOf } from '../src/core/measure/scripts';
+import type { StoredRun, StoredTable } from '../src/core/measure/tables';
 import { faceFiles } from '../src/export/font-files';
+import { hebrewKerns, joiningOf, shaperOf, syllablesOf } from './shaped-tables';
 
 const require = createRequire(import.meta.url);
 /** Kerning is kept for pairs within these blocks: Latin to Extended-A, punctuation, Greek and Cyrillic. */
@@ -19,30 +24,69 @@ const kernedNoto: [number, number][] = [
   [0x400, 0x45f],
 ];
 
-const tables: Record<string, unknown> = {};
-for (const [face, file] of Object.entries(faceFiles)) {
-  const font = fontkit.openSync(require.resolve(file));
-  if (!('characterSet' in font)) throw new Error(`${file} is a collection; one font was expected.`);
-  const points = font.characterSet.filter((point) => point >= 0x20 && point <= 0xffff).sort((a, b) => a - b);
+/** Whether a face is asked for a character: those of scripts for theirs alone, others for all they have. */
+function isAsked(face: string, point: number): boolean {
+  if (!isOfScript(face as Face)) return true;
+  const script = scriptOf(point);
+  const eastern = /^(jpan|kore|hans)/.test(face);
+  return eastern
+    ? script === 'east' || script === 'jpan' || script === 'kore'
+    : script !== null && face.startsWith(script);
+}
+
+const sameWidth = 8;
+function runsOf(points: readonly number[], widthOf: (point: number) => number): StoredRun[] {
   const runs: [number, number[]][] = [];
   for (const point of points) {
-    const advance = font.glyphForCodePoint(point).advanceWidth;
     const run = runs.at(-1);
-    if (run && run[0] + run[1].length === point) run[1].push(advance);
-    else runs.push([point, [advance]]);
+    if (run && run[0] + run[1].length === point) run[1].push(widthOf(point));
+    else runs.push([point, [widthOf(point)]]);
   }
-  const blocks = face.startsWith('noto') ? kernedNoto : kerned;
+  return runs.flatMap(([start, widths]): StoredRun[] => {
+    const parts: StoredRun[] = [];
+    for (let from = 0; from < widths.length;) {
+      let to = from + 1;
+      while (to < widths.length && widths[to] === widths[from]) to++;
+      const last = parts.at(-1);
+      if (to - from >= sameWidth) parts.push([start + from, widths[from]!, to - from]);
+      else if (last && typeof last[1] !== 'number' && last[0] + last[1].length === start + from)
+        last[1].push(...widths.slice(from, to));
+      else parts.push([start + from, widths.slice(from, to)]);
+      from = to;
+    }
+    return parts;
+  });
+}
+
+const tables: Record<string, StoredTable> = {};
+/** Faces by the widths they were the first to have. */
+const known = new Map<string, string>();
+for (const [face, file] of Object.entries(faceFiles)) {
+  const path = require.resolve(file);
+  const font = fontkit.openSync(path);
+  if (!('characterSet' in font)) throw new Error(`${file} is a collection; one font was expected.`);
+  const points = font.characterSet
+    .filter((point) => point >= 0x20 && point <= 0xffff && isAsked(face, point))
+    .sort((a, b) => a - b);
   const has = new Set(points);
+  const blocks = isOfScript(face as Face) ? [] : face.startsWith('noto') ? kernedNoto : kerned;
   const letters = blocks
     .flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => from + i))
     .filter((point) => has.has(point));
+  const syllables = face.startsWith('deva') ? syllablesOf(shaperOf(path)) : null;
+  const runs = runsOf(points, (point) => syllables?.signs.get(point) ?? font.glyphForCodePoint(point).advanceWidth);
+  const told = JSON.stringify(runs);
+  const alike = known.get(told);
+  known.set(told, alike ?? face);
   tables[face] = {
     unitsPerEm: font.unitsPerEm,
     ascent: font.ascent,
     descent: -font.descent,
     capHeight: font.capHeight,
-    runs,
-    kerns: kernsOf(font, letters),
+    runs: alike ?? runs,
+    kerns: face.startsWith('hebr') ? hebrewKerns(shaperOf(path)) : kernsOf(font, letters),
+    ...(face.startsWith('arab') && { joining: joiningOf(shaperOf(path), (point) => has.has(point)) }),
+    ...(syllables && { syllables: syllables.syllables }),
   };
 }
 writeFileSync(new URL('../src/core/measure/tables.generated.json', import.meta.url), JSON.stringify(tables));

@@ -47,6 +47,15 @@ export function sameNames(diagram: DiagramCommon, { ids }: Listing, repeated: st
 
 /** Scripts as people name them, by their Unicode names (UAX #24). */
 const scripts: readonly (readonly [name: string, of: RegExp])[] = [
+  ['Burmese', /\p{Script=Myanmar}/u],
+  ['Telugu', /\p{Script=Telugu}/u],
+  ['Kannada', /\p{Script=Kannada}/u],
+  ['Malayalam', /\p{Script=Malayalam}/u],
+  ['Gujarati', /\p{Script=Gujarati}/u],
+  ['Punjabi', /\p{Script=Gurmukhi}/u],
+  ['Sinhala', /\p{Script=Sinhala}/u],
+  ['Khmer', /\p{Script=Khmer}/u],
+  ['Lao', /\p{Script=Lao}/u],
   ['Chinese', /\p{Script=Han}/u],
   ['Japanese', /[\p{Script=Hiragana}\p{Script=Katakana}]/u],
   ['Korean', /\p{Script=Hangul}/u],
@@ -88,7 +97,7 @@ export function glyphs(diagram: DiagramCommon, { ids }: Listing): Finding<'no-gl
       ...(entries.length > 0 ? [someNames(diagram, entries)] : []),
       ...(inTitle ? ['the title block'] : []),
     ].join(', and in ');
-    const message = `${what} print as empty boxes, as no font here has them: in ${places}. Write them in Latin, Greek or Cyrillic letters, or hand out the list as CSV.`;
+    const message = `${what} print as empty boxes, as no font here has them: in ${places}. Write them in other letters, or hand out the list as CSV.`;
     return finding('no-glyph', 'warning', message, { entries });
   });
 }

@@ -30,6 +30,11 @@ const mostDetailLines = 3;
 const widestDoubleEms = 8.6;
 const nameLeading = 1.18;
 const detailLeading = 1.25;
+/** Lines of scripts with signs above and below their letters stand further apart. */
+const tallLeading = 1.5;
+const tall = /[\u0590-\u08ff\u0900-\u097f\ufb1d-\ufdff\ufe70-\ufefc]/;
+const leadingOf = ({ lines }: Wrapped, usual: number): number =>
+  lines.some((line) => tall.test(line)) ? tallLeading : usual;
 
 /** The ways to break the name and each detail that is shown, from few lines to many. */
 export interface TextFolds {
@@ -56,8 +61,10 @@ export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
 
 /** Height of the lines of a text set within a width, without padding. CSS px. */
 export function heightWithin({ name, details }: TextFolds, style: BoxStyle, wanted: number): number {
-  let height = foldWithin(name, wanted).lines.length * style.nameSize * nameLeading;
-  for (const detail of details) height += foldWithin(detail, wanted).lines.length * style.detailSize * detailLeading;
+  const heightOf = (way: Wrapped, size: number, leading: number): number =>
+    way.lines.length * size * leadingOf(way, leading);
+  let height = heightOf(foldWithin(name, wanted), style.nameSize, nameLeading);
+  for (const detail of details) height += heightOf(foldWithin(detail, wanted), style.detailSize, detailLeading);
   return height + (details.length > 0 ? style.detailSize * 0.15 : 0);
 }
 
@@ -85,17 +92,16 @@ export function boxText(entry: Entry, style: BoxStyle, width: TextWidth = 'narro
 function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
   const nameFace = sansFace(style.nameWeight, style.nameSlant);
   const detailFace = sansFace(400, 'upright');
-  const blocks: { text: string; face: Face; size: number; leading: number; part: SetLine['part'] }[] = [];
-  for (const text of name!.lines)
-    blocks.push({ text, face: nameFace, size: style.nameSize, leading: nameLeading, part: 'name' });
-  for (const text of details.flatMap(({ lines }) => lines))
-    blocks.push({ text, face: detailFace, size: style.detailSize, leading: detailLeading, part: 'detail' });
+  const blocks = [
+    ...linesOf(name!, 'name', nameFace, style.nameSize),
+    ...details.flatMap((detail) => linesOf(detail, 'detail', detailFace, style.detailSize)),
+  ];
   const lines: SetLine[] = [];
   let y = 0;
   let width = 0;
-  for (const [i, { text, face, size, leading, part }] of blocks.entries()) {
+  for (const [i, { text, face, size, leading, part, base }] of blocks.entries()) {
     if (part === 'detail' && blocks[i - 1]?.part === 'name') y += size * 0.15;
-    const runs = runsOf(text, face, size);
+    const runs = runsOf(text, face, size, base);
     const lineWidth = widthOfRuns(runs);
     const step = size * leading;
     lines.push({ runs, face, size, width: lineWidth, baseline: y + (step + capHeightOf(face, size)) / 2, part });
@@ -104,6 +110,16 @@ function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
   }
   return { lines: lines.map((line) => ({ ...line, baseline: line.baseline - y / 2 })), width, height: y };
 }
+
+const linesOf = (way: Wrapped, part: SetLine['part'], face: Face, size: number) =>
+  way.lines.map((text) => ({
+    text,
+    part,
+    face,
+    size,
+    leading: leadingOf(way, part === 'name' ? nameLeading : detailLeading),
+    base: way.base,
+  }));
 
 function keptBy<V>(by: WeakMap<Entry, Map<BoxStyle, V>>, entry: Entry, style: BoxStyle, make: () => V): V {
   let byStyle = by.get(entry);

@@ -1,76 +1,72 @@
-import { fallbackOf, type Face } from './face';
-import tables from './tables.generated.json';
-
-interface Table {
-  /** All in font units. */
-  readonly unitsPerEm: number;
-  readonly ascent: number;
-  readonly descent: number;
-  readonly capHeight: number;
-  readonly advance: Float64Array;
-  /** By left, then by right code point. */
-  readonly kern: ReadonlyMap<number, ReadonlyMap<number, number>>;
-}
-
-type Stored = Record<Face, Omit<Table, 'advance' | 'kern'> & { runs: [number, number[]][]; kerns: number[][] }>;
-
-/** NaN stands where the face has no glyph. */
-function unpack({ runs, kerns, ...metrics }: Stored[Face]): Table {
-  const advance = new Float64Array(0x10000).fill(NaN);
-  for (const [start, widths] of runs) advance.set(widths, start);
-  const kern = new Map<number, Map<number, number>>();
-  for (const row of kerns) {
-    const pairs = kern.get(row[0]!) ?? new Map<number, number>();
-    for (let i = 1; i < row.length; i += 2) pairs.set(row[i]!, row[i + 1]!);
-    kern.set(row[0]!, pairs);
-  }
-  return { ...metrics, advance, kern };
-}
-
-const opened = new Map<Face, Table>();
-function tableOf(face: Face): Table {
-  let table = opened.get(face);
-  if (!table) {
-    table = unpack((tables as unknown as Stored)[face]);
-    opened.set(face, table);
-  }
-  return table;
-}
+import { baseOf, mayTurn, mirrored, stretchesOf, type Base } from './bidi';
+import { isOfScript, isShaped, notoFace, scriptFace, type EastAsian, type Face, type Script } from './face';
+import { eastAsianOrder, scriptOf } from './scripts';
+import { joinedWidth, syllablesWidth } from './shaped';
+import { tableOf, type Table } from './tables';
 
 /** Text in one face. Widths and places are CSS px. */
 export interface Run {
   readonly face: Face;
   readonly text: string;
   readonly width: number;
+  /** Set from right to left; left out where it is not. The text is in the order of reading all the same. */
+  readonly rtl?: true;
 }
 
 const has = (face: Face, point: number): boolean => point <= 0xffff && !Number.isNaN(tableOf(face).advance[point]!);
 
-/** The face that draws a code point, asking fallbacks; null where no shipped font has it. */
-export function faceFor(face: Face, point: number): Face | null {
+/** The face that draws a code point of a text, asking that of its script and then Noto Sans; null where no shipped font has it. */
+export function faceFor(face: Face, point: number, text: string): Face | null {
   if (has(face, point)) return face;
-  const next = fallbackOf(face);
-  return next !== null && has(next, point) ? next : null;
+  const script = scriptOf(point);
+  if (script !== null) {
+    const asked = isEastAsian(script) ? eastAsianOf(text) : [script];
+    for (const one of asked) if (has(scriptFace(one, face), point)) return scriptFace(one, face);
+  }
+  return has(notoFace(face), point) ? notoFace(face) : null;
 }
+const isEastAsian = (script: Script | 'east'): script is EastAsian | 'east' =>
+  script === 'east' || script === 'jpan' || script === 'kore' || script === 'hans';
+const eastAsianOf = (text: string): EastAsian[] =>
+  eastAsianOrder(text, (script, point) => has(scriptFace(script, 'sans400'), point));
 
 /** Characters of a text that no shipped font has, each once. Control characters and joiners are not drawn and do not count. */
 export function missingCharacters(text: string): string[] {
   const missing = new Set<string>();
   for (const character of text) {
     const point = character.codePointAt(0)!;
-    if (!isSilent(point) && faceFor('sans400', point) === null) missing.add(character);
+    if (!isSilent(point) && faceFor('sans400', point, text) === null) missing.add(character);
   }
   return [...missing];
 }
 
 const isSilent = (point: number): boolean =>
-  point < 0x20 || point === 0x200b || point === 0x200d || point === 0xfeff || (point >= 0xfe00 && point <= 0xfe0f);
+  point < 0x20 ||
+  point === 0x061c ||
+  (point >= 0x200b && point <= 0x200f) ||
+  (point >= 0x202a && point <= 0x202e) ||
+  (point >= 0x2066 && point <= 0x2069) ||
+  point === 0xfeff ||
+  (point >= 0xfe00 && point <= 0xfe0f);
 
 /**
- * Splits a line into runs of one face each. Pair kerning counts within a run. A character that no font has takes half an em
- * of the wanted face. O(characters).
+ * Splits a line into runs of one face and direction each, from left to right as they are seen. Pair kerning counts within a run. A character that no
+ * font has takes half an em of the wanted face. `base`: the direction of the paragraph that the line is of; that of the line itself where it is left
+ * out. O(characters).
  */
-export function runsOf(text: string, face: Face, size: number): Run[] {
+export function runsOf(text: string, face: Face, size: number, base?: Base): Run[] {
+  if (!mayTurn(text)) return runsOneWay(text, face, size, text);
+  return stretchesOf(text, base ?? baseOf(text)).flatMap(({ text: stretch, rtl }) => {
+    const runs = runsOneWay(stretch, face, size, text);
+    if (!rtl) return runs;
+    return runs
+      .reverse()
+      .map((run): Run => (isShaped(run.face) ? { ...run, rtl: true } : { ...run, text: mirrored(run.text) }));
+  });
+}
+
+/** The runs of a stretch of one direction, in the order of reading; `whole`: the text that it is of. */
+function runsOneWay(text: string, face: Face, size: number, whole: string): Run[] {
   const runs: Run[] = [];
   let current: Face | null = null;
   let start = 0;
@@ -78,8 +74,11 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   let table = tableOf(face);
   let kerned: ReadonlyMap<number, number> | undefined;
   const close = (end: number) => {
-    if (current !== null && end > start)
-      runs.push({ face: current, text: text.slice(start, end), width: (units * size) / table.unitsPerEm });
+    if (current !== null && end > start) {
+      const part = text.slice(start, end);
+      const taken = isShaped(current) ? shapedUnits(part, table) : units;
+      runs.push({ face: current, text: part, width: (taken * size) / table.unitsPerEm });
+    }
     start = end;
     units = 0;
     kerned = undefined;
@@ -88,9 +87,11 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
     const point = text.codePointAt(i)!;
     let advance = point <= 0xffff ? table.advance[point]! : NaN;
     // Within a word a fallback goes on as long as it can, so that a word is not a patchwork.
-    const stays: boolean = current !== null && !Number.isNaN(advance) && (current === face || point > 0x7f);
+    const stays: boolean =
+      current !== null &&
+      ((!Number.isNaN(advance) && (current === face || point > 0x7f)) || (isSilent(point) && isOfScript(current)));
     if (!stays) {
-      const wanted: Face = faceFor(face, point) ?? current ?? face;
+      const wanted: Face = faceFor(face, point, whole) ?? current ?? face;
       if (wanted !== current) {
         close(i);
         current = wanted;
@@ -107,12 +108,33 @@ export function runsOf(text: string, face: Face, size: number): Run[] {
   return runs;
 }
 
+/** Width of a run in its script's own forms, in font units. */
+function shapedUnits(text: string, table: Table): number {
+  const own = (point: number): number => {
+    const advance = point <= 0xffff ? table.advance[point]! : NaN;
+    return Number.isNaN(advance) ? (isSilent(point) ? 0 : table.unitsPerEm / 2) : advance;
+  };
+  if (table.joining) return joinedWidth(text, table.joining, own);
+  if (table.syllables) return syllablesWidth(text, table.syllables, own);
+  let width = 0;
+  let last: number | null = null;
+  for (const character of text) {
+    const point = character.codePointAt(0)!;
+    width += own(point);
+    // Points within and below letters keep none of them apart.
+    if (/\p{M}/u.test(character)) continue;
+    if (last !== null) width += table.kern.get(last)?.get(point) ?? 0;
+    last = point;
+  }
+  return width;
+}
+
 /**
  * How far each character of a run moves on, kerning with the next one included, in units of an em; null where the face's own tables do not tell, as for
  * combining marks and characters beyond the first plane. O(characters).
  */
 export function advancesOf(text: string, face: Face): number[] | null {
-  if (/[\p{M}\p{Cf}\p{Cs}]/u.test(text)) return null;
+  if (isShaped(face) || /[\p{M}\p{Cf}\p{Cs}]/u.test(text)) return null;
   const { advance, kern, unitsPerEm } = tableOf(face);
   const moves: number[] = [];
   for (let i = 0; i < text.length; i++) {

@@ -1,4 +1,5 @@
 import LineBreaker from 'linebreak';
+import { baseOf, type Base } from './bidi';
 import type { Face } from './face';
 import { widthOf } from './measure';
 
@@ -6,6 +7,8 @@ export interface Wrapped {
   readonly lines: readonly string[];
   /** Width of the widest line, CSS px. */
   readonly width: number;
+  /** The direction of the whole text, of which each line is a part. */
+  readonly base: Base;
 }
 
 /** The pieces of a text between its Unicode line-break opportunities (UAX #14), spaces kept at their ends. */
@@ -71,17 +74,18 @@ export function foldsOf(
   name: { readonly widestDouble: number } | null = null,
 ): Wrapped[] {
   const whole = text.trim();
-  const ways: Wrapped[] = [{ lines: [whole], width: widthOf(whole, face, size) }];
+  const base = baseOf(whole);
+  const ways: Wrapped[] = [{ lines: [whole], width: widthOf(whole, face, size), base }];
   const parts = name ? namePieces(whole, face, size, name.widestDouble) : pieces(whole);
   for (let lines = 2; lines <= Math.min(mostLines, parts.length); lines++) {
     const way = narrowest(parts, face, size, lines);
-    if (way.width < ways.at(-1)!.width - 0.01) ways.push(way);
+    if (way.width < ways.at(-1)!.width - 0.01) ways.push({ ...way, base });
   }
   return ways;
 }
 
 /** The narrowest setting of pieces on `count` lines: the least of the widest lines, by dynamic programming over the breaks. O(pieces² · lines). */
-function narrowest(parts: readonly string[], face: Face, size: number, count: number): Wrapped {
+function narrowest(parts: readonly string[], face: Face, size: number, count: number): Omit<Wrapped, 'base'> {
   const n = parts.length;
   const widths = parts.map((part) => widthOf(part, face, size));
   const bare = parts.map((part, i) => (part.endsWith(' ') ? widthOf(part.trimEnd(), face, size) : widths[i]!));

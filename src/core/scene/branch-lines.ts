@@ -1,7 +1,7 @@
 import { extentOfLines, roundedPath, type Extent, type Polyline } from '../arrange/graph';
 import type { Fitted, TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
-import { capHeightOf, runsOf, sansFace, widthOfRuns, wrapWithin, type Run } from '../measure';
+import { baseOf, capHeightOf, runsOf, sansFace, widthOfRuns, wrapWithin, type Run } from '../measure';
 import { KeptFor, remember, type DiagramCommon, type LinkStyle } from '../model';
 import type { Primitive, Rect, SceneGroup } from './scene';
 import { styledLine } from './line-marks';
@@ -73,10 +73,12 @@ const labelOf = remember(
   (words: readonly string[], size: number): Label | null => {
     const lines = words
       .filter((text) => text.trim() !== '')
-      .flatMap((text) => wrapWithin(text, face, size, size * widestEms))
-      .map((text) => {
-        const runs = runsOf(text, face, size);
-        return { runs, width: widthOfRuns(runs) };
+      .flatMap((text) => {
+        const base = baseOf(text);
+        return wrapWithin(text, face, size, size * widestEms).map((line) => {
+          const runs = runsOf(line, face, size, base);
+          return { runs, width: widthOfRuns(runs) };
+        });
       });
     return lines.length === 0
       ? null

@@ -1,5 +1,5 @@
 import type { DiagramCommon } from '../model';
-import { runsOf, widthOf, widthOfRuns, wrapWithin, type Face } from '../measure';
+import { baseOf, runsOf, widthOf, widthOfRuns, wrapWithin, type Face } from '../measure';
 import { readableText, type Look } from '../style';
 import type { SceneGroup, TextPrimitive } from './scene';
 
@@ -90,9 +90,10 @@ function noteGroup(
   fill: string,
   { x, y }: { readonly x: number; readonly y: number },
 ): SceneGroup {
+  const base = baseOf(text);
   let [left, right] = [Infinity, -Infinity];
   const children = lines.map((line, k): TextPrimitive => {
-    const runs = runsOf(line, face, size);
+    const runs = runsOf(line, face, size, base);
     const width = widthOfRuns(runs);
     const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
     left = Math.min(left, at);

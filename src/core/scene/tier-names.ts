@@ -1,5 +1,5 @@
 import { roman, type Hierarchy } from '../hierarchy';
-import { runsOf, sansFace, widthOf, widthOfRuns, wrapWithin } from '../measure';
+import { baseOf, runsOf, sansFace, widthOf, widthOfRuns, wrapWithin } from '../measure';
 import { own, type BoxStyle, type DiagramCommon } from '../model';
 import { lookOf, readableText } from '../style';
 import type { TierTreeLayout } from '../arrange/tree';
@@ -73,7 +73,7 @@ export function tierNames(
       y: 0,
       bounds: { x: left, y: top, width: widest, height },
       children: lines.map((line, k): TextPrimitive => {
-        const runs = runsOf(line, face, size);
+        const runs = runsOf(line, face, size, baseOf(nameOf(diagram, t)));
         const width = widthOfRuns(runs);
         const x = right ? (rowStart + end - width) / 2 : -room;
         return { type: 'text', x, y: top + (k + 0.8) * size * leading, size, fill, runs, part: 'name' };

@@ -3,6 +3,7 @@ import { tileEdge, tileOverlap, tilingOf, type Scene, type Tile, type TilePaper,
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
 import { destinationOf, drawScene, type Onto } from './page';
+import { readyFor } from './set-text';
 
 /** 1 CSS px = 0.75 pt. */
 const pointsPerPx = 0.75;
@@ -26,11 +27,12 @@ export interface PdfOptions {
  * Scenes as the pages of a PDF at their sheets' sizes, fonts embedded: tagged in reading order, with bookmarks, title, author, language and XMP (PDF/UA-1,
  * ISO 14289); marks of a set lead to their sheets.
  */
-export function pdfOf(
+export async function pdfOf(
   pages: readonly [PdfPage, ...PdfPage[]],
   { images = noImages, author = '', tiles }: PdfOptions = {},
 ): Promise<Buffer> {
   const [{ scene }] = pages;
+  for (const page of pages) await readyFor(page.scene);
   const pdf = new PDFDocument({
     autoFirstPage: false,
     margin: 0,

@@ -1,3 +1,4 @@
+import { isShaped } from '../../core/measure';
 import { boxOutline, dashPattern, type Primitive } from '../../core/scene';
 import type { ImageFiles } from '../images';
 import { setText } from './set-text';
@@ -42,10 +43,14 @@ const handlers: Handlers = {
   text(pdf, { x: start, y, size, fill, runs }) {
     let x = start;
     pdf.fillColor(fill);
-    for (const [k, { text, face, width }] of runs.entries()) {
+    for (const [k, { text, face, width, rtl }] of runs.entries()) {
       // The blank after a line is not seen; it keeps the words of two lines apart for whoever has them read out.
-      const ends = k === runs.length - 1 && !text.endsWith('-');
-      setText(pdf, ends ? `${text} ` : text, { face, size, x, y, turn: 0 });
+      const ends = k === runs.length - 1 && !text.endsWith('-') && !isShaped(face);
+      // From right to left, readers put the glyphs in order by themselves; signs that stand before their letter have to be told.
+      const told = isShaped(face) && !rtl;
+      if (told) pdf.markContent('Span', { actual: text });
+      setText(pdf, ends ? `${text} ` : text, { face, size, x, y, turn: 0, ...(rtl && { rtl }) });
+      if (told) pdf.endMarkedContent();
       x += width;
     }
   },

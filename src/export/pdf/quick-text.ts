@@ -5,8 +5,11 @@ export interface EmbeddedFont {
   /** Its name among a page's fonts, and what stands for it there. */
   readonly id: string;
   ref(): unknown;
-  readonly font: { glyphForCodePoint(point: number): { readonly id: number; readonly advanceWidth: number } };
-  readonly subset: { includeGlyph(id: number): number };
+  readonly font: {
+    glyphForCodePoint(point: number): { readonly id: number; readonly advanceWidth: number };
+    getGlyph(id: number): { readonly advanceWidth: number };
+  };
+  readonly subset: { includeGlyph(id: number): number; readonly glyphs: number[] };
   readonly scale: number;
   readonly widths: (number | undefined)[];
   readonly unicode: (readonly number[] | undefined)[];

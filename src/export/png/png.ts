@@ -1,6 +1,6 @@
 import { createCanvas, GlobalFonts, loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import sharp from 'sharp';
-import type { Face } from '../../core/measure';
+import { isOfScript, type Face, type Run } from '../../core/measure';
 import { boxOutline, dashPattern, type Primitive, type Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
@@ -25,8 +25,18 @@ function setFont(to: SKRSContext2D, face: Face, size: number): void {
 const dash = (to: SKRSContext2D, width: number, line: { dashed: boolean; dotted?: true }) =>
   to.setLineDash(line.dashed || line.dotted ? [...dashPattern(width, line.dotted ? 'dotted' : 'dashed')] : []);
 
-function setRun(to: SKRSContext2D, text: string, face: Face, size: number, x: number, y: number): void {
+interface RunPlace {
+  readonly size: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+function setRun(to: SKRSContext2D, { text, face, rtl }: Pick<Run, 'text' | 'face' | 'rtl'>, { size, x, y }: RunPlace) {
   setFont(to, face, size);
+  // Letters that are spaced, however little, are not joined; those of scripts are to be.
+  to.letterSpacing = isOfScript(face) ? '0px' : '0.0001px';
+  to.direction = rtl ? 'rtl' : 'ltr';
+  to.textAlign = 'left';
   to.fillText(text, x, y);
 }
 
@@ -67,7 +77,7 @@ const handlers: Handlers = {
       to.save();
       to.translate(x, y);
       to.rotate((turn * Math.PI) / 180);
-      setRun(to, text, face, size, 0, 0);
+      setRun(to, { text, face }, { size, x: 0, y: 0 });
       to.restore();
     }
   },
@@ -75,7 +85,7 @@ const handlers: Handlers = {
     let x = text.x;
     to.fillStyle = text.fill;
     for (const run of text.runs) {
-      setRun(to, run.text, run.face, text.size, x, text.y);
+      setRun(to, run, { size: text.size, x, y: text.y });
       x += run.width;
     }
   },
@@ -103,8 +113,6 @@ export async function pngOf(scene: Scene, dotsPerInch = 192, images: ImageFiles 
   const pictures = new Map<string, Image>();
   for (const [id, { bytes }] of images) pictures.set(id, await loadImage(Buffer.from(bytes)));
   to.fontKerning = 'normal';
-  // Letters that are spaced, however little, are not joined.
-  to.letterSpacing = '0.0001px';
   to.scale(zoom, zoom);
   to.fillStyle = sheet.ground;
   to.fillRect(0, 0, sheet.width, sheet.height);

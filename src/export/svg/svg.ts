@@ -1,5 +1,5 @@
 import { own } from '../../core/model';
-import { faceCss, type Face } from '../../core/measure';
+import { faceCss, isOfScript, type Face, type Run } from '../../core/measure';
 import {
   boxOutline,
   dashPattern,
@@ -33,6 +33,10 @@ type Href = (image: string) => string | null;
 const fitted = ({ text, width }: { readonly text: string; readonly width: number }): string =>
   text.trim().length > 1 ? ` textLength="${num(width)}" lengthAdjust="spacingAndGlyphs"` : '';
 
+/** Letters of scripts keep the forms their font joins them in; text from right to left begins at its right end, whatever stands in it. */
+const asScript = ({ face, rtl }: Run): string =>
+  `${isOfScript(face) ? ' style="font-variant-ligatures:normal"' : ''}${rtl ? ' direction="rtl" unicode-bidi="bidi-override"' : ''}`;
+
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
   image: ({ image, x, y, width, height }, hrefOf) => {
@@ -59,7 +63,7 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
     return text.runs
       .map((run) => {
         const { family, weight, italic } = faceCss(run.face);
-        const element = `<text x="${num(x)}" y="${num(text.y)}" font-family="'${family}', 'Noto Sans', sans-serif" font-size="${num(text.size)}" font-weight="${weight}"${italic ? ' font-style="italic"' : ''} fill="${text.fill}"${fitted(run)} xml:space="preserve">${esc(run.text)}</text>`;
+        const element = `<text x="${num(run.rtl ? x + run.width : x)}" y="${num(text.y)}" font-family="'${family}', 'Noto Sans', sans-serif" font-size="${num(text.size)}" font-weight="${weight}"${italic ? ' font-style="italic"' : ''} fill="${text.fill}"${fitted(run)}${asScript(run)} xml:space="preserve">${esc(run.text)}</text>`;
         x += run.width;
         return element;
       })

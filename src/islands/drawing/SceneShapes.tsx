@@ -1,8 +1,11 @@
 import { memo } from 'react';
-import { faceCss } from '../../core/measure';
+import { faceCss, isOfScript } from '../../core/measure';
 import { boxOutline, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
 
 const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string => dashPattern(width, line).join(' ');
+
+/** Letters of scripts keep the forms their font joins them in. */
+const asItsScript = { fontVariantLigatures: 'normal' } as const;
 
 function Shape({ primitive }: { primitive: Primitive }) {
   switch (primitive.type) {
@@ -69,8 +72,11 @@ function Shape({ primitive }: { primitive: Primitive }) {
         return (
           <text
             key={i}
-            x={at}
+            x={run.rtl ? at + run.width : at}
             y={primitive.y}
+            direction={run.rtl && 'rtl'}
+            unicodeBidi={run.rtl && 'bidi-override'}
+            style={isOfScript(run.face) ? asItsScript : undefined}
             fontFamily={`'${family}', 'Noto Sans', sans-serif`}
             fontSize={primitive.size}
             fontWeight={weight}

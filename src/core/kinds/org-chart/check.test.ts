@@ -24,7 +24,7 @@ describe('checks of an org chart', () => {
       ],
       ['e2'],
     ],
-    ['a character no font has', 'no-glyph', [{ kind: 'rename', id: 'e1', name: '漢' }], ['e1']],
+    ['a character no font has', 'no-glyph', [{ kind: 'rename', id: 'e1', name: 'ஜ' }], ['e1']],
     ['several tops', 'several-tops', [{ kind: 'moveBranch', id: 'e2', parent: null, order: 'z' }], ['e0', 'e2']],
     ['a vacant post', 'vacancy', [{ kind: 'setRole', id: 'e2', role: 'vacancy' }], ['e2']],
   ])('%s is found and names its entries', (_, code, gesture, ids) => {
@@ -62,15 +62,15 @@ describe('checks of an org chart', () => {
 
 describe('characters that no font has', () => {
   it('are told once a script, with who has them', () => {
-    const chart = diagramFromParents([-1, 0, 0, 0], (i) => ['王 Wei', 'Ada', '漢 Han', 'דנה'][i]!);
+    const chart = diagramFromParents([-1, 0, 0, 0], (i) => ['ஜோ Jo', 'Ada', 'தா Tha', 'ဗမာ'][i]!);
     const found = check(chart, draw(chart)).filter(({ code }) => code === 'no-glyph');
     expect(found.map(({ entries }) => entries)).toEqual([['e0', 'e2'], ['e3']]);
-    expect(found[0]!.message).toMatch(/^Chinese characters \(王 漢\) print as empty boxes.*王 Wei, 漢 Han/);
-    expect(found[1]!.message).toMatch(/^Hebrew characters/);
+    expect(found[0]!.message).toMatch(/^Tamil characters \(ஜ ோ த ா\) print as empty boxes.*ஜோ Jo, தா Tha/);
+    expect(found[1]!.message).toMatch(/^Burmese characters/);
   });
   it('are told of the title block too', () => {
     const plain = diagramFromParents([-1]);
-    const chart = { ...plain, titleBlock: { ...plain.titleBlock, subtitle: '東' } };
+    const chart = { ...plain, titleBlock: { ...plain.titleBlock, subtitle: 'ලිය' } };
     const [found] = check(chart, draw(chart)).filter(({ code }) => code === 'no-glyph');
     expect(found!.message).toContain('in the title block');
   });

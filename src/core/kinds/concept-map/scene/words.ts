@@ -1,4 +1,4 @@
-import { capHeightOf, foldsOf, foldWithin, runsOf, sansFace, widthOf } from '../../../measure';
+import { baseOf, capHeightOf, foldsOf, foldWithin, runsOf, sansFace, widthOf, type Base } from '../../../measure';
 import { remember } from '../../../model';
 import type { Primitive, Rect } from '../../../scene';
 
@@ -9,11 +9,12 @@ const mostLines = 3;
 /** Words of a link as they are set: on few lines, each as narrow as that allows. Sizes in CSS px. */
 export interface SetWords {
   readonly lines: readonly string[];
+  readonly base: Base;
   readonly width: number;
   readonly height: number;
 }
 
-export const noWords: SetWords = { lines: [], width: 0, height: 0 };
+export const noWords: SetWords = { lines: [], base: 'ltr', width: 0, height: 0 };
 
 /** `ems`: lines longer than this are broken where they can be. */
 export const setWords = remember(
@@ -21,14 +22,14 @@ export const setWords = remember(
   (phrase: string, size: number, ems: number) => `${size} ${ems} ${phrase}`,
   (phrase, size, ems): SetWords => {
     if (phrase.trim() === '') return noWords;
-    const { lines, width } = foldWithin(foldsOf(phrase, face, size, mostLines), size * ems);
-    return { lines, width: Math.ceil(width) + 4, height: Math.ceil(lines.length * size * leading) + 1 };
+    const { lines, width, base } = foldWithin(foldsOf(phrase, face, size, mostLines), size * ems);
+    return { lines, base, width: Math.ceil(width) + 4, height: Math.ceil(lines.length * size * leading) + 1 };
   },
 );
 
 /** Words in their place, each line in its middle. */
 export const wordsPrimitives = (
-  { lines }: SetWords,
+  { lines, base }: SetWords,
   place: Rect,
   { size, fill }: { readonly size: number; readonly fill: string },
 ): Primitive[] =>
@@ -41,7 +42,7 @@ export const wordsPrimitives = (
       y: top + i * size * leading + (size * leading + capHeightOf(face, size)) / 2,
       size,
       fill,
-      runs: runsOf(line, face, size),
+      runs: runsOf(line, face, size, base),
       part: 'detail',
     };
   });
@@ -63,6 +64,6 @@ export function withinPrimitives(
 ): Primitive[] {
   const most = Math.max(place.width, 70);
   const small = Math.min(size, (size * most) / Math.max(1, widthOf(told, face, size)));
-  const words: SetWords = { lines: [told], width: 0, height: 0 };
+  const words: SetWords = { lines: [told], base: baseOf(told), width: 0, height: 0 };
   return wordsPrimitives(words, place, { size: small, fill });
 }

@@ -1,5 +1,5 @@
 import type { Point } from '../../../arrange/curves';
-import { foldsOf, runsOf, sansFace, widthOf, wrap, type Run } from '../../../measure';
+import { baseOf, foldsOf, runsOf, sansFace, widthOf, wrap, type Run } from '../../../measure';
 import { remember } from '../../../model';
 import type { Rect } from '../../../scene';
 import type { Listed } from './lists';
@@ -148,7 +148,7 @@ const headingLines = remember(
   (heading: string, width: number) => `${width} ${heading}`,
   (heading, width) =>
     wrap(heading, headingFace, headingSize, width - chipRoom, 4).lines.map((text) =>
-      runsOf(text, headingFace, headingSize),
+      runsOf(text, headingFace, headingSize, baseOf(heading)),
     ),
 );
 

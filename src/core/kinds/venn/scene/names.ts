@@ -8,7 +8,7 @@ import {
   type Ellipse,
   type Point,
 } from '../../../arrange/curves';
-import { advancesOf, capHeightOf, runsOf, widthOf, widthOfRuns, type Face, type Run } from '../../../measure';
+import { advancesOf, capHeightOf, isShaped, runsOf, widthOf, widthOfRuns, type Face, type Run } from '../../../measure';
 import { remember } from '../../../model';
 import type { CurvedTextPrimitive, Primitive, Rect } from '../../../scene';
 
@@ -107,6 +107,8 @@ function along(
   if (width === 0) return null;
   // One letter along a curve is only a letter that leans.
   if ([...name].length < 2) return null;
+  // Letters that join or run the other way are set straight.
+  if (runsOf(name, face, size).some((run) => isShaped(run.face))) return null;
   const letters = runsOf(name, face, size).flatMap((run) => lettersOf(run, size));
   let best: SetName | null = null;
   let most = 0.35;
