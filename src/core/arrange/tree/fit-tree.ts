@@ -88,6 +88,8 @@ const trialsWorth = 6_000;
 const fineTrials = 6;
 const many = 250;
 const fineTrialsOfMany = 2;
+/** … and of those that do not print comfortably, this many are looked at still more closely. */
+const closeTrials = 2;
 /** Small hierarchies are tried more thoroughly. */
 const few = 16;
 const mostTrialsOfFew = 160;
@@ -113,6 +115,8 @@ interface Trial {
   readonly tierEase?: number;
   /** Teams up to this size do not fold in bands. */
   readonly keptInRow: number;
+  /** How closely compact drawings are looked at to find it. */
+  readonly look: Look;
   readonly scale: number;
 }
 
@@ -158,7 +162,7 @@ function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial
   for (const tierEase of tierEases)
     for (const ease of [...easeSteps, ...(tierEase === undefined ? [] : [0])]) {
       const trial = { ...tight, ease, ...(tierEase !== undefined && { tierEase }) };
-      const scale = scaleOf(input, manner, trial, 'fine');
+      const scale = scaleOf(input, manner, trial);
       if (scale >= enough) return { ...trial, scale };
     }
   return tight;
@@ -177,9 +181,9 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
   const attempt = (sizes: readonly number[], rows: number, worth: number): Trial | null => {
     if (left-- <= 0) return null;
     const key = `${sizes.join(' ')}|${rows}`;
-    const scale = known.get(key) ?? scaleOf(input, manner, { ...way, sizes, rows }, 'rough');
+    const scale = known.get(key) ?? scaleOf(input, manner, { ...way, sizes, rows, look: 'rough' });
     known.set(key, scale);
-    const trial = { ...way, sizes, rows, scale };
+    const trial: Trial = { ...way, sizes, rows, look: 'rough', scale };
     tried.push(trial);
     if (best === null || trial.scale > best.scale * worth) best = trial;
     return trial;
@@ -208,13 +212,20 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
   } else refine(input, best!, (sizes, rows) => attempt(sizes, rows, 1.001));
   if (manner !== 'compact') return widened(input, manner, best!);
   // What a rough look finds alike a fine one tells apart.
-  return tried
+  const different = tried
     .sort((a, b) => b.scale - a.scale)
-    .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)))
-    .slice(0, n > many ? fineTrialsOfMany : fineTrials)
-    .map((trial): Trial => ({ ...trial, scale: scaleOf(input, manner, trial, 'fine') }))
-    .reduce((widest, one) => (one.scale > widest.scale ? one : widest));
+    .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)));
+  const fine = lookedAt(input, different.slice(0, n > many ? fineTrialsOfMany : fineTrials), 'fine');
+  if (fine[0]!.scale >= goal(input) || n > many) return fine[0]!;
+  const [close] = lookedAt(input, fine.slice(0, closeTrials), 'close');
+  return close!.scale > fine[0]!.scale ? close! : fine[0]!;
 }
+
+/** Compact trials looked at more closely, the largest first. */
+const lookedAt = (input: Task, trials: readonly Trial[], look: Look): Trial[] =>
+  trials
+    .map((trial): Trial => ({ ...trial, look, scale: scaleOf(input, 'compact', { ...trial, look }) }))
+    .sort((a, b) => b.scale - a.scale);
 
 /** What prints as large as it may takes wider boxes, with fewer lines, as long as it still does. */
 function widened(input: Task, manner: Manner, found: Trial): Trial {
@@ -223,7 +234,7 @@ function widened(input: Task, manner: Manner, found: Trial): Trial {
   for (let t = input.sizes.length - 1; t >= 0; t--)
     for (let at = best.sizes[t]! + 1; at < input.sizes[t]!.length; at++) {
       const sizes = best.sizes.with(t, at);
-      if (scaleOf(input, manner, { ...best, sizes }, 'rough') < best.scale - 1e-9) break;
+      if (scaleOf(input, manner, { ...best, sizes }) < best.scale - 1e-9) break;
       best = { ...best, sizes };
     }
   return best;
@@ -277,14 +288,14 @@ function nearRows(all: readonly number[], rows: number): number[] {
 
 type Choice = Omit<Trial, 'scale'>;
 
-function scaleOf(input: Task, manner: Manner, choice: Choice, look: Look): number {
+function scaleOf(input: Task, manner: Manner, choice: Choice): number {
   const room = input.room ?? freeRoom;
   const largest = input.room ? input.largestScale : Infinity;
   if (manner !== 'compact') {
     const { width, height } = sizeIn(input, manner, choice);
     return Math.min(largest, room.width / Math.max(1, width), room.height / Math.max(1, height));
   }
-  return input.tier.length === 0 ? largest : bestCompact(input, choice, look).best.scale;
+  return input.tier.length === 0 ? largest : bestCompact(input, choice).best.scale;
 }
 
 /** Size of the drawing with the names of its tiers. */
@@ -297,10 +308,10 @@ function sizeIn(input: Task, manner: Exclude<Manner, 'compact'>, choice: Choice)
 }
 
 /** The shapes of a hierarchy that is not empty, and the one of the whole that prints largest. */
-function bestCompact(input: Task, choice: Choice, look: Look) {
+function bestCompact(input: Task, choice: Choice) {
   const { width, height } = input.room ?? freeRoom;
   const room = input.direction === 'down' ? { across: width, along: height } : { across: height, along: width };
-  const compact = compactInput(input, choice, look);
+  const compact = compactInput(input, choice);
   const shapes = compactShapes(compact);
   return { compact, shapes, best: bestShape(shapes, room, input.room ? input.largestScale : Infinity)! };
 }
@@ -374,7 +385,7 @@ function indentedInput(input: Task, choice: Choice): IndentedInput {
   };
 }
 
-function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
+function compactInput(input: Task, choice: Choice): CompactInput {
   const gaps = gapsAt(input, choice);
   const { width, height } = boxesOf(input, choice);
   const down = input.direction === 'down';
@@ -385,7 +396,7 @@ function compactInput(input: Task, choice: Choice, look: Look): CompactInput {
     siblingGap: gaps.sibling,
     branchGap: gaps.branch,
     tierGap: gaps.tier,
-    look,
+    look: choice.look,
     // To the right, names stand below each other anyway.
     folds: down ? input.lowest : 'row',
   };
@@ -401,6 +412,6 @@ function compactLayout(input: Task, choice: Choice): TierTreeLayout {
     fans: new Map(),
   };
   if (input.tier.length === 0) return nothing;
-  const { compact, shapes, best } = bestCompact(input, choice, 'fine');
+  const { compact, shapes, best } = bestCompact(input, choice);
   return onItsSide(compact, placeCompact(compact, shapes, best.shape), input.direction);
 }

@@ -11,7 +11,7 @@ import { OrgChart } from './model';
 import { orgRoles, orgVocabulary } from './words';
 
 /** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 200;
+const longFrom = 80;
 
 const linkKinds: readonly LinkKind[] = [
   { id: 'side', name: 'Side link', legend: 'Dashed line: also reports to', style: { dash: 'dashed' } },

@@ -10,7 +10,7 @@ import { TopicTree } from './model';
 import { topicLinks, topicRoles, topicVocabulary } from './words';
 
 /** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 200;
+const longFrom = 80;
 
 const tierWords: TierWords = {
   kindName: 'Topic tree',

@@ -50,6 +50,12 @@ describe('the shapes of a branch', () => {
     // Three boxes of 80 with gaps of 8; the head's 30, the gap of 24, and 30.
     expect(whole.map(({ across, along }) => [across, along])).toEqual([[256, 84]]);
   });
+  it('let leaves stand beside the head of a branch, over what it leads', () => {
+    // Three leaves and a branch of ten: the ten in a row are as wide as the whole.
+    const list = [-1, 0, 0, 0, 0, ...Array.from({ length: 10 }, () => 4)];
+    const { whole } = compactShapes(input(list, { look: 'close' }));
+    expect(whole.map(({ across, along }) => [across, along])).toContainEqual([10 * 80 + 9 * 8, 3 * 30 + 2 * 24]);
+  });
   it('a rough look finds nothing that a fine one does not come near', () => {
     fc.assert(
       fc.property(parents(30), (list) => {

@@ -59,24 +59,30 @@ function rowOfLeaves(input: CompactInput, from: number, count: number, cell: Cel
 
 /** For each of some heights and each item, its narrowest shape that is no higher; null where it has none. */
 export interface Levels {
+  /** From low to high. */
   readonly narrowest: readonly (readonly (ItemShape | null)[])[];
+  /** The same with all leaves in their rows, which stand beside the heads of branches, over what these lead. */
+  readonly flat: readonly (readonly (ItemShape | null)[])[];
   readonly all: readonly (readonly ItemShape[])[];
 }
 
 export function levelsOf(all: readonly (readonly ItemShape[])[], most: number): Levels {
   const heights = [...new Set(all.flatMap((shapes) => shapes.map(({ along }) => along)))].sort((a, b) => a - b);
-  const some = sample(heights, most);
-  return {
-    narrowest: some.map((height) =>
-      all.map((shapes) => {
-        let best: ItemShape | null = null;
-        for (const shape of shapes)
-          if (shape.along <= height + 1e-9 && (best === null || shape.across < best.across)) best = shape;
-        return best;
-      }),
-    ),
-    all,
-  };
+  const narrowest = sample(heights, most).map((height) =>
+    all.map((shapes) => {
+      let best: ItemShape | null = null;
+      for (const shape of shapes)
+        if (shape.along <= height + 1e-9 && (best === null || shape.across < best.across)) best = shape;
+      return best;
+    }),
+  );
+  const lowest = all.map((shapes) => shapes.find(({ pick, stack }) => pick < 0 && stack === null) ?? null);
+  const flat = lowest.every((shape) => shape === null)
+    ? []
+    : narrowest
+        .map((level) => level.map((shape, k) => lowest[k] ?? shape))
+        .filter((level, l) => level.some((shape, k) => shape !== narrowest[l]![k]));
+  return { narrowest, flat, all };
 }
 
 /** Of some shapes those that no other beats both ways, from narrow to wide; of many, some spread over their widths. */

@@ -3,10 +3,10 @@ import type { Levels } from './levels';
 import type { BranchShape, CompactInput, ItemShape } from './types';
 
 /** All items side by side, by each of the heights. */
-export function rows(input: CompactInput, head: Head, { narrowest }: Levels): BranchShape[] {
+export function rows(input: CompactInput, head: Head, { narrowest, flat }: Levels): BranchShape[] {
   const start = rowStart(head);
   const found: BranchShape[] = [];
-  for (const level of narrowest) {
+  for (const level of [...narrowest, ...flat]) {
     if (level.some((shape) => shape === null)) continue;
     const picks = level as ItemShape[];
     const row = packed(picks, input.branchGap);

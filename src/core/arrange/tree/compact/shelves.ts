@@ -23,7 +23,7 @@ interface Row {
 /** For each first item and each number of items, the rows they can make, from low to high. */
 type Rows = readonly (readonly (readonly Row[])[])[];
 
-function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narrowest, all }: Levels): Rows {
+function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narrowest, flat, all }: Levels): Rows {
   const { inShelf } = looks[input.look];
   return items.map((item, i) => {
     const ways: Row[][] = [];
@@ -36,16 +36,17 @@ function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narro
     for (let to = i + 2; to <= Math.min(items.length, i + inShelf); to++) {
       const made: Row[] = [];
       // Levels go from low to high; a level that changes nothing for these items is passed over.
-      for (const [l, shapes] of narrowest.entries()) {
-        let fresh = false;
-        let there = true;
-        for (let k = i; k < to && there; k++) {
-          there = shapes[k] !== null;
-          fresh ||= l === 0 || shapes[k] !== narrowest[l - 1]![k];
+      for (const levels of [narrowest, flat])
+        for (const [l, shapes] of levels.entries()) {
+          let fresh = false;
+          let there = true;
+          for (let k = i; k < to && there; k++) {
+            there = shapes[k] !== null;
+            fresh ||= l === 0 || shapes[k] !== levels[l - 1]![k];
+          }
+          if (there && fresh) made.push({ shapes, from: i, to, ...pack(shapes, i, to, input.branchGap), lead });
         }
-        if (there && fresh) made.push({ shapes, from: i, to, ...pack(shapes, i, to, input.branchGap), lead });
-      }
-      ways.push(made);
+      ways.push(flat.length > 0 ? made.sort((a, b) => a.height - b.height || a.width - b.width) : made);
     }
     return ways;
   });

@@ -18,7 +18,7 @@ export interface CompactInput {
   readonly mostColumns: number;
   /** What stands below each entry, as `itemsOf` tells it. */
   readonly items: readonly (readonly Item[])[];
-  /** `rough` tries fewer ways, for finding out which sizes of boxes are worth a `fine` look. */
+  /** `rough` tries fewer ways, for finding out which sizes of boxes are worth a `fine` look, and which of these a `close` one. */
   readonly look: Look;
   /** Whether leaves may fold into columns, and branches hang below each other; else all stand side by side. */
   readonly folds: 'row' | 'column' | 'open';
@@ -96,6 +96,14 @@ export const trunk = { at: 12, clear: 12 } as const;
 export const looks = {
   rough: { shapes: 7, levels: 6, inShelf: 5, shelfWidths: [2, 3], columnHeights: 4, columnWidths: 5 },
   fine: { shapes: 16, levels: 14, inShelf: 12, shelfWidths: [1.5, 2, 3, 4, 6], columnHeights: 12, columnWidths: 8 },
+  close: {
+    shapes: 40,
+    levels: 40,
+    inShelf: 12,
+    shelfWidths: [1.2, 1.5, 1.75, 2, 2.5, 3, 3.5, 4, 5, 6],
+    columnHeights: 24,
+    columnWidths: 16,
+  },
 } as const;
 export type Look = keyof typeof looks;
 
