@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { brackwaterStaff } from '../../demo/diagrams';
-import { createDiagram, diagramOf, draw, drawSet, type Diagram } from '../core/diagram';
+import { check, createDiagram, diagramOf, draw, drawSet, kindOf, tokensOf, type Diagram } from '../core/diagram';
 import { createEntry } from '../core/model';
 import { embeddedFontCss } from './fonts';
 import { formats } from './formats';
@@ -42,6 +42,29 @@ describe('SVG', () => {
     expect(css.match(/@font-face/g)).toHaveLength(5);
     expect(css).toContain('font-family:"Source Serif 4"');
     expect(css.length).toBeLessThan(120_000);
+  });
+});
+
+describe('scripts', () => {
+  const twinned = kindOf('org-chart').make(
+    kindOf('org-chart').read(
+      tokensOf(readFileSync(fileURLToPath(new URL('../../demo/lists/twinned-centres.txt', import.meta.url)), 'utf8')),
+    ),
+    'Twinned centres',
+  );
+  const drawn = draw(twinned);
+  it('are named in no finding, and their letters keep their forms in SVG', () => {
+    expect(check(twinned, drawn).filter(({ code }) => code === 'no-glyph')).toEqual([]);
+    const svg = svgOf(drawn.scene);
+    expect(svg).toMatch(/direction="rtl" unicode-bidi="bidi-override"[^>]*>الزهراء</);
+    expect(svg).toMatch(/font-family="'Noto Sans SC'[^>]*>张伟明</);
+  });
+  it('can be searched and copied in a PDF, whichever way they run', async () => {
+    const words = wordsOf(await pdfOf([{ name: 'x', scene: drawn.scene }])).map((word) =>
+      word.replace(/[\u202a-\u202e]/g, ''),
+    );
+    for (const word of ['فاطمة', 'الزهراء', 'כהן', 'कृष्णमूर्ति', 'प्रिया', '田中さくら', '김민준', '张伟明'])
+      expect(words, word).toContain(word);
   });
 });
 

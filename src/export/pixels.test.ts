@@ -1,0 +1,110 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { chromium as browsers, type Browser } from '@playwright/test';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import * as demo from '../../demo/diagrams';
+import { chromium } from '../../e2e/browser';
+import { draw, kindOf, openDiagram, tokensOf, type Diagram, type KindId } from '../core/diagram';
+import { diagramFromParents } from '../core/testing/arbitrary';
+import { analysisOf } from '../core/testing/arbitrary-decision';
+import { familyOf } from '../core/testing/arbitrary-family';
+import { mapOf } from '../core/testing/arbitrary-map';
+import { vennOf } from '../core/testing/arbitrary-venn';
+import { embeddedFontCss } from './fonts';
+import { pdfOf } from './pdf/pdf';
+import { pngOf } from './png/png';
+import { svgOf } from './svg/svg';
+
+const text = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
+const list = (name: string): string => text(`demo/lists/${name}`);
+const pinned = (name: string): Diagram => openDiagram(JSON.parse(text(`src/core/testing/pinned/${name}.json`)));
+const made = (kind: KindId, of: string): Diagram => kindOf(kind).make(kindOf(kind).read(tokensOf(of)), 'A drawing');
+const draws = (n: number): number[] => Array.from({ length: n }, (_, i) => (i * 7919) % 100_003);
+const people = (n: number, span: number): Diagram =>
+  diagramFromParents(Array.from({ length: n }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / span))));
+
+/** Twenty drawings: every kind, plain and styled, small and large, in several scripts. */
+const drawings: Record<string, () => Diagram> = {
+  staff: () => pinned('staff'),
+  'staff styled': () => pinned('staff-styled'),
+  crew: () => pinned('crew'),
+  shorebirds: () => pinned('shorebirds'),
+  'shorebirds styled': () => pinned('shorebirds-styled'),
+  certificates: () => pinned('certificates'),
+  'kinds of shore': () => demo.kindsOfShore(list('kinds-of-shore.txt')),
+  'leaking boardwalk': () => demo.leakingBoardwalk(list('leaking-boardwalk.txt')),
+  'wading birds': () => demo.wadingBirds(list('wading-birds-key.txt')),
+  'boathouse family': () => demo.boathouseFamily(list('boathouse-family.csv')),
+  'productive estuary': () => demo.productiveEstuary(list('productive-estuary.txt')),
+  'twinned centres': () => made('org-chart', list('twinned-centres.txt')),
+  'twinned centres as topics': () => made('topic-tree', list('twinned-centres.txt')),
+  'three people': () => people(3, 2),
+  'twenty-four in one team': () => people(24, 23),
+  'sixty people': () => people(60, 5),
+  'four sets': () => vennOf(4, [1, 2, 3, 4, 6, 8, 12, 15]),
+  'an analysis': () =>
+    analysisOf(
+      Array.from({ length: 25 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 2))),
+      { chance: [true, false, true], weight: [1, 2, 3], payoff: [120, -40, 800, 15] },
+    ),
+  'a family': () => familyOf(draws(30)),
+  'a map': () => mapOf(draws(16), draws(6)),
+};
+
+interface Picture {
+  readonly data: Buffer;
+  readonly width: number;
+  readonly height: number;
+}
+async function picture(png: Buffer, like?: Picture): Promise<Picture> {
+  const flat = sharp(png).flatten({ background: '#ffffff' }).removeAlpha();
+  if (like) flat.resize(like.width, like.height, { fit: 'fill' });
+  const { data, info } = await flat.raw().toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+}
+
+/** A channel that differs by more than this is seen to differ, beside the smoothing of edges. */
+const seen = 96;
+/** Itself first, then the pixels around it. */
+const around = [0, -1, 1].flatMap((dy) => [0, -1, 1].map((dx) => ({ dx, dy })));
+/** Share of the pixels of `a` that are like none of `b` within a pixel of them. */
+function apart(a: Picture, b: Picture): number {
+  const steps = around.map(({ dx, dy }) => 3 * (dy * a.width + dx));
+  let count = 0;
+  for (let y = 1; y < a.height - 1; y++)
+    for (let x = 1; x < a.width - 1; x++) {
+      const at = 3 * (y * a.width + x);
+      let k = 0;
+      while (k < steps.length && !isLike(a.data, at, b.data, at + steps[k]!)) k++;
+      if (k === steps.length) count++;
+    }
+  return count / (a.width * a.height);
+}
+const isLike = (a: Buffer, i: number, b: Buffer, j: number): boolean =>
+  Math.abs(a[i]! - b[j]!) <= seen && Math.abs(a[i + 1]! - b[j + 1]!) <= seen && Math.abs(a[i + 2]! - b[j + 2]!) <= seen;
+
+describe('what is handed out looks as on the screen', () => {
+  let browser: Browser;
+  beforeAll(async () => {
+    browser = await browsers.launch(chromium);
+  });
+  afterAll(() => browser.close());
+
+  it.each(Object.entries(drawings))('%s: under a thousandth of the pixels of PDF and PNG is apart', async (_, make) => {
+    const { scene } = draw(make());
+    const svg = svgOf(scene, { fontCss: await embeddedFontCss(scene) });
+    const size = { width: Math.round(scene.sheet.width), height: Math.round(scene.sheet.height) };
+    const page = await browser.newPage({ viewport: size, deviceScaleFactor: 1.5 });
+    await page.setContent(`<style>body{margin:0}</style>${svg.slice(svg.indexOf('<svg'))}`);
+    await page.evaluate(() => document.fonts.ready);
+    const shown = await picture(await page.screenshot());
+    await page.close();
+    const pdf = await pdfOf([{ name: 'x', scene }]);
+    const printed = execFileSync('pdftoppm', ['-r', '144', '-png', '-'], { input: pdf, maxBuffer: 1e8 });
+    for (const other of [await picture(printed, shown), await picture(await pngOf(scene, 144), shown)]) {
+      expect(apart(shown, other)).toBeLessThan(0.001);
+      expect(apart(other, shown)).toBeLessThan(0.001);
+    }
+  });
+});
