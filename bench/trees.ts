@@ -52,3 +52,12 @@ export function chain(n: number): BenchTree {
     () => 100,
   );
 }
+
+/** Everybody under somebody before them, near the end of the list more likely than at its beginning. */
+export function randomTree(n: number, seed: number): BenchTree {
+  const draw = random(seed * 7919 + n);
+  const parent = new Int32Array(n).fill(-1);
+  for (let i = 1; i < n; i++)
+    parent[i] = Math.min(i - 1, Math.max(parent[i - 1]!, Math.floor(i * (0.4 + 0.6 * draw())) - 2, 0));
+  return levelOrder(`random, ${n}`, parent, () => 70 + Math.floor(draw() * 80));
+}

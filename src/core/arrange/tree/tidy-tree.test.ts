@@ -108,6 +108,34 @@ describe('tidy tree', () => {
       { numRuns: 300 },
     );
   });
+  it('stands siblings of one breadth at one pitch where that costs no more than is allowed, with gaps and middles as ever', () => {
+    fc.assert(
+      fc.property(trees(60), fc.constantFrom(0.05, 0.1, 0.4), (drawn, evenWithin) => {
+        const tree = { ...drawn, breadth: drawn.breadth.map(() => 60) };
+        const given = { ...input(tree), evenWithin };
+        const x = tidyTree(given);
+        for (let i = 0; i < x.length; i++) {
+          if (i > 0 && given.depth[i] === given.depth[i - 1])
+            expect(x[i]! - x[i - 1]! - 60).toBeGreaterThanOrEqual(
+              (given.up[i] === given.up[i - 1] ? gaps.siblingGap : gaps.branchGap) - 1e-6,
+            );
+          const [a, k] = [given.first[i]!, given.count[i]!];
+          if (k === 0) continue;
+          expect(x[i]).toBeCloseTo((x[a]! + x[a + k - 1]!) / 2, 6);
+          const steps = Array.from({ length: k - 1 }, (_, c) => x[a + c + 1]! - x[a + c]!);
+          const span = x[a + k - 1]! - x[a]!;
+          const widest = Math.max(0, ...steps);
+          const uneven = k > 2 && widest - Math.min(...steps) > 0.5;
+          if (uneven) expect(widest * (k - 1) - span).toBeGreaterThan(evenWithin * (span + 60) - 1e-6);
+        }
+        const mirrored = tidyTree({ ...input(tree, true), evenWithin });
+        const width = extent(given, x);
+        for (let node = 0; node < tree.parent.length; node++)
+          expect(mirrored[input(tree, true).at[node]!]).toBeCloseTo(width - x[given.at[node]!]!, 6);
+      }),
+      { numRuns: 200 },
+    );
+  });
   it('draws the mirrored tree as the mirror image', () => {
     fc.assert(
       fc.property(trees(60), (tree) => {

@@ -11,6 +11,8 @@ export interface TidyTreeInput {
   /** Least free distance between neighbours on a level that share a parent, and between those that do not. */
   readonly siblingGap: number;
   readonly branchGap: number;
+  /** Siblings of the same breadth stand at one pitch where that widens their own span by no more than this share; left out: as near as they can. */
+  readonly evenWithin?: number;
 }
 
 /**
@@ -129,12 +131,18 @@ interface Placed {
 function placeEvenly(input: TidyTreeInput, work: Workspace, start: number, k: number, list: Placed): void {
   const { offset, back, left, right, shift, change, higher } = work;
   placeSiblings(input, work, start, k, 1, offset, list);
-  if (!list.shared) return;
+  const pitch = evenPitch(input, offset, start, k);
+  if (!list.shared && pitch === 0) return;
   for (let c = start; c < start + k; c++) {
     // Nothing hangs below the lowest nodes of a sibling but the threads to other siblings just made.
     left.next[left.low[c]! || c] = 0;
     right.next[right.low[c]! || c] = 0;
     shift[c] = change[c] = higher[c] = 0;
+  }
+  if (pitch > 0) {
+    // No two need more than that from each other, so that it is what all get.
+    placeSiblings(input, work, start, k, 1, offset, list, pitch);
+    return;
   }
   placeSiblings(input, work, start + k - 1, k, -1, back, list);
   for (let c = start; c < start + k; c++) offset[c] = (offset[c]! - back[c]!) / 2;
@@ -145,9 +153,23 @@ function placeEvenly(input: TidyTreeInput, work: Workspace, start: number, k: nu
   list.lastLowAt = -firstLowAt;
 }
 
+/** The distance at which siblings that are placed can all stand from each other, if that is worth its room; 0 where it is not, or is so anyway. */
+function evenPitch({ breadth, evenWithin = 0 }: TidyTreeInput, place: Float64Array, start: number, k: number): number {
+  if (k < 3 || evenWithin === 0) return 0;
+  let [widest, narrowest] = [0, Infinity];
+  for (let c = start + 1; c < start + k; c++) {
+    if (Math.abs(breadth[c]! - breadth[start]!) > 0.5) return 0;
+    widest = Math.max(widest, place[c]! - place[c - 1]!);
+    narrowest = Math.min(narrowest, place[c]! - place[c - 1]!);
+  }
+  const span = place[start + k - 1]! - place[start]!;
+  return widest - narrowest > 0.5 && widest * (k - 1) - span <= evenWithin * (span + breadth[start]!) ? widest : 0;
+}
+
 /**
  * Places `k` siblings from `start` on, from the first to the last (`step` 1) or from the last to the first (`step` −1, as in the mirror
- * image), each as near as it can stand to all before it, and threads their contours together. Writes `place`.
+ * image), each as near as it can stand to all before it and no nearer than `least` to the one before, and threads their contours together. Writes
+ * `place`.
  */
 function placeSiblings(
   input: TidyTreeInput,
@@ -157,6 +179,7 @@ function placeSiblings(
   step: 1 | -1,
   place: Float64Array,
   list: Placed,
+  least = 0,
 ): void {
   const { breadth, siblingGap, branchGap } = input;
   const { height, higher } = work;
@@ -177,7 +200,7 @@ function placeSiblings(
     let a = before;
     let aAt = place[before]!;
     let b = c;
-    let bAt = aAt + (breadth[a]! + breadth[b]!) / 2 + siblingGap;
+    let bAt = aAt + Math.max(least, (breadth[a]! + breadth[b]!) / 2 + siblingGap);
     let at = bAt;
     if (most === 0 && height[c] === 0) {
       // Leaves after nothing but leaves: there is no contour to walk down.

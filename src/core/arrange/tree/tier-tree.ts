@@ -32,6 +32,8 @@ export interface TierTreeInput {
   readonly items: readonly (readonly Item[])[];
   readonly siblingGap: number;
   readonly branchGap: number;
+  /** As in `TidyTreeInput`. */
+  readonly evenWithin?: number;
   /** `tierGap[t]` is the distance between tier t and tier t + 1, counted from 1. */
   readonly tierGap: readonly number[];
 }
@@ -76,7 +78,8 @@ function placeOnTiers(input: TierTreeInput) {
   const folds = foldsOf(input, across, along);
   const depths = tierDepths(input, along, folds);
   const nodes = layoutNodes(input, across, depths, folds);
-  const centre = tidyTree({ ...nodes.forest, siblingGap: input.siblingGap, branchGap: input.branchGap });
+  const { siblingGap, branchGap, evenWithin = 0 } = input;
+  const centre = tidyTree({ ...nodes.forest, siblingGap, branchGap, evenWithin });
   const n = input.tier.length;
   const b = new Float64Array(n);
   const d = new Float64Array(n);

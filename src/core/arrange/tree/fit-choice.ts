@@ -1,0 +1,261 @@
+import { onItsSide } from './compact/on-its-side';
+import { bestShape, placeCompact } from './compact/place';
+import { compactShapes } from './compact/shapes';
+import type { CompactInput, Look } from './compact/types';
+import { arrangeIndented, sizeIndented, type IndentedInput } from './indented';
+import type { Item } from './items';
+import { arrangeColumns, sizeInColumns, type ColumnsInput } from './tier-columns';
+import { arrangeTierTree, sizeOnTiers, type TierTreeInput, type TierTreeLayout } from './tier-tree';
+
+/** Sizes of the boxes of one tier, in level order from its first entry. CSS px. */
+export interface TierSizes {
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+}
+
+/** A hierarchy in level order to be arranged for a room. All lengths in CSS px. */
+export interface FitInput {
+  readonly roots: number;
+  readonly parent: Int32Array;
+  readonly first: Int32Array;
+  readonly count: Int32Array;
+  readonly tier: Int32Array;
+  readonly tierStart: Int32Array;
+  /** All entries in the order of the list. */
+  readonly outline: Int32Array;
+  readonly beside: Uint8Array;
+  /** Length of a mark at the lower end of each box; null where there are none. */
+  readonly foot: Float64Array | null;
+  readonly direction: 'down' | 'right';
+  /**
+   * `bands`: every tier on its own line; `compact`: each branch right below its head; `open`: bands where they print at a comfortable size; `columns`:
+   * tiers as evenly spaced columns, to the right; `indented`: a stepped outline.
+   */
+  readonly tiers: 'open' | Manner;
+  /** As in `ColumnsInput`. */
+  readonly ends: 'own' | 'aligned';
+  readonly zones: readonly number[] | null;
+  /** Room before the drawing across its growth, for the names of tiers, where each has a line of its own. */
+  readonly margin: number;
+  /** Leaves of one head: side by side, below each other, or as the room wants it. */
+  readonly lowest: 'open' | 'row' | 'column';
+  readonly mostColumns: number;
+  /** Gaps as they are wanted, and as small as they may get where the print is small. */
+  readonly gaps: Gaps;
+  readonly leastGaps: Gaps;
+  /** For each tier the sizes its boxes can have, from narrow to wide. */
+  readonly sizes: readonly (readonly TierSizes[])[];
+  /** The same with less room around the text, for where gaps get smaller. */
+  readonly tightSizes: readonly (readonly TierSizes[])[];
+  /** Null: the sheet grows with the drawing, which then is about half as wide again as it is high. */
+  readonly room: { readonly width: number; readonly height: number } | null;
+  /** Nothing is drawn larger than this many times its size. */
+  readonly largestScale: number;
+  /** From this scale on the print is comfortable to read. */
+  readonly comfortable: number;
+}
+
+export interface Gaps {
+  readonly sibling: number;
+  readonly branch: number;
+  /** `tier[t]`: between tier t and t + 1, counted from 1. */
+  readonly tier: readonly number[];
+}
+
+/** How tiers stand. */
+export type Manner = 'bands' | 'compact' | 'columns' | 'indented';
+
+export interface Fitted {
+  readonly manner: Manner;
+  /** For each tier, which of its sizes. */
+  readonly sizes: readonly number[];
+  readonly width: Float64Array;
+  readonly height: Float64Array;
+  /** Whether boxes have less room around their text. */
+  readonly padded: 'easy' | 'tight';
+  readonly gaps: Gaps;
+  readonly layout: TierTreeLayout;
+  /** How much it is enlarged, or made smaller, to fill the room. */
+  readonly scale: number;
+}
+
+/** What a drawing without a room is fitted to, for its proportions alone. */
+const freeRoom = { width: 1500, height: 1000 };
+/** How far a tier of a stepped outline is indented, as a share of the gap between tiers. */
+const indentShare = 0.6;
+/** One way to arrange it, and how large it prints. */
+export interface Trial {
+  readonly sizes: readonly number[];
+  /** Rows of folded leaves, in bands; columns of a stepped outline. */
+  readonly rows: number;
+  /** Share of the way from the least gaps to the wanted; `tierEase`: of those between tiers, where it is another. */
+  readonly ease: number;
+  readonly tierEase?: number;
+  /** Teams up to this size do not fold in bands. */
+  readonly keptInRow: number;
+  /** How closely compact drawings are looked at to find it. */
+  readonly look: Look;
+  readonly scale: number;
+}
+
+/** What is arranged, with what stands below each entry. */
+export interface Task extends FitInput {
+  readonly items: readonly (readonly Item[])[];
+}
+
+/** What is large enough. */
+export const goal = ({ comfortable, largestScale }: FitInput): number => Math.min(comfortable, largestScale) - 1e-9;
+
+export type Choice = Omit<Trial, 'scale'>;
+
+export function scaleOf(input: Task, manner: Manner, choice: Choice): number {
+  if (manner !== 'compact') return scaleFor(input, sizeIn(input, manner, choice));
+  return input.tier.length === 0 ? largestOf(input) : bestCompact(input, choice).best.scale;
+}
+
+const largestOf = ({ room, largestScale }: FitInput): number => (room ? largestScale : Infinity);
+
+function scaleFor(input: FitInput, { width, height }: { readonly width: number; readonly height: number }): number {
+  const room = input.room ?? freeRoom;
+  return Math.min(largestOf(input), room.width / Math.max(1, width), room.height / Math.max(1, height));
+}
+
+/** Size of the drawing with the names of its tiers. */
+function sizeIn(
+  input: Task,
+  manner: Exclude<Manner, 'compact'>,
+  choice: Choice,
+  evenWithin = 0,
+): { width: number; height: number } {
+  if (manner === 'indented') return sizeIndented(indentedInput(input, choice));
+  const size =
+    manner === 'bands'
+      ? sizeOnTiers(bandsInput(input, choice, evenWithin))
+      : sizeInColumns(columnsInput(input, choice));
+  return manner === 'columns' || input.direction === 'right'
+    ? { width: size.width, height: size.height + input.margin }
+    : { width: size.width + input.margin, height: size.height };
+}
+
+/** The shapes of a hierarchy that is not empty, and the one of the whole that prints largest. */
+function bestCompact(input: Task, choice: Choice) {
+  const { width, height } = input.room ?? freeRoom;
+  const room = input.direction === 'down' ? { across: width, along: height } : { across: height, along: width };
+  const compact = compactInput(input, choice);
+  const shapes = compactShapes(compact);
+  return { compact, shapes, best: bestShape(shapes, room, input.room ? input.largestScale : Infinity)! };
+}
+
+export function made(input: Task, manner: Manner, choice: Trial): Fitted {
+  const { width, height } = boxesOf(input, choice);
+  const gaps = gapsAt(input, choice);
+  const even = manner === 'bands' ? evenScale(input, choice) : null;
+  const layout =
+    manner === 'bands'
+      ? arrangeTierTree(bandsInput(input, choice, even === null ? 0 : evenShare))
+      : manner === 'columns'
+        ? arrangeColumns(columnsInput(input, choice))
+        : manner === 'indented'
+          ? arrangeIndented(indentedInput(input, choice))
+          : compactLayout(input, choice);
+  const padded = choice.ease < 1 ? 'tight' : 'easy';
+  return { manner, sizes: choice.sizes, width, height, padded, gaps, layout, scale: even ?? choice.scale };
+}
+
+/** How much wider siblings and the whole drawing may get for siblings to stand at one pitch. */
+const evenShare = 0.1;
+
+/** The scale with siblings at one pitch, where the drawing gets little wider and prints as large, or comfortably; else null. */
+function evenScale(input: Task, choice: Trial): number | null {
+  const near = sizeIn(input, 'bands', choice);
+  const even = sizeIn(input, 'bands', choice, evenShare);
+  if (even.width > near.width * (1 + evenShare) || even.height > near.height * (1 + evenShare)) return null;
+  const scale = scaleFor(input, even);
+  return scale >= Math.min(goal(input), choice.scale) ? scale : null;
+}
+
+function boxesOf({ sizes, tightSizes, tierStart, tier }: FitInput, { sizes: chosen, ease }: Choice) {
+  const width = new Float64Array(tier.length);
+  const height = new Float64Array(tier.length);
+  (ease < 1 ? tightSizes : sizes).forEach((options, t) => {
+    const option = options[chosen[t]!]!;
+    width.set(option.width, tierStart[t]);
+    height.set(option.height, tierStart[t]);
+  });
+  return { width, height };
+}
+
+function gapsAt({ gaps, leastGaps }: FitInput, { ease, tierEase = ease }: Pick<Trial, 'ease' | 'tierEase'>): Gaps {
+  const at = (least: number, wanted: number, share = ease) => Math.min(wanted, least + (wanted - least) * share);
+  return {
+    sibling: at(leastGaps.sibling, gaps.sibling),
+    branch: at(leastGaps.branch, gaps.branch),
+    tier: gaps.tier.map((wanted, t) => at(leastGaps.tier[t]!, wanted, tierEase)),
+  };
+}
+
+function bandsInput(input: Task, choice: Choice, evenWithin = 0): TierTreeInput {
+  const { rows, keptInRow } = choice;
+  const gaps = gapsAt(input, choice);
+  return {
+    ...input,
+    ...boxesOf(input, choice),
+    stackRows: rows,
+    keptInRow,
+    stacks: input.lowest === 'open' ? 'runs' : 'teams',
+    mostColumns: input.lowest === 'column' ? 1 : input.mostColumns,
+    siblingGap: gaps.sibling,
+    branchGap: gaps.branch,
+    tierGap: gaps.tier,
+    evenWithin,
+  };
+}
+
+function columnsInput(input: Task, choice: Choice): ColumnsInput {
+  const gaps = gapsAt(input, choice);
+  return { ...input, ...boxesOf(input, choice), gap: gaps.sibling, tierGap: gaps.tier };
+}
+
+function indentedInput(input: Task, choice: Choice): IndentedInput {
+  const gaps = gapsAt(input, choice);
+  const widestGap = Math.max(0, ...gaps.tier.slice(1));
+  return {
+    ...input,
+    ...boxesOf(input, choice),
+    gap: gaps.sibling * 0.6,
+    step: Math.max(12, widestGap * indentShare),
+    columns: choice.rows,
+    columnGap: gaps.branch * 1.5,
+  };
+}
+
+function compactInput(input: Task, choice: Choice): CompactInput {
+  const gaps = gapsAt(input, choice);
+  const { width, height } = boxesOf(input, choice);
+  const down = input.direction === 'down';
+  return {
+    ...input,
+    across: down ? width : height,
+    along: down ? height : width,
+    siblingGap: gaps.sibling,
+    branchGap: gaps.branch,
+    tierGap: gaps.tier,
+    look: choice.look,
+    // To the right, names stand below each other anyway.
+    folds: down ? input.lowest : 'row',
+  };
+}
+
+function compactLayout(input: Task, choice: Choice): TierTreeLayout {
+  const nothing: TierTreeLayout = {
+    x: new Float64Array(0),
+    y: new Float64Array(0),
+    width: 0,
+    height: 0,
+    tiers: [],
+    fans: new Map(),
+  };
+  if (input.tier.length === 0) return nothing;
+  const { compact, shapes, best } = bestCompact(input, choice);
+  return onItsSide(compact, placeCompact(compact, shapes, best.shape), input.direction);
+}
