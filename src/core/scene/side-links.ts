@@ -15,8 +15,8 @@ export interface Drawn {
   readonly gaps: Gaps;
 }
 
-/** Links run this far from the boxes they pass, less where gaps are narrow. CSS px. */
-const beside = 7;
+/** Links run in the middle of the narrowest gap between boxes, but no further from these than this. CSS px. */
+const mostBeside = 20;
 
 /** Links beside the structure: routed between the boxes, with their words upright in a gap of the line. */
 export function sideLinks(
@@ -65,7 +65,7 @@ function routesOf(
   const before = routed.get(layout);
   if (before?.ends === key) return before.ways;
   const lines = [...layout.fans.values()].flatMap((fan) => fan.map(({ points }) => points));
-  const ways = routeLinks({ boxes, lines, out: Math.min(beside, gaps.sibling / 2, gaps.branch / 2) }, ends);
+  const ways = routeLinks({ boxes, lines, out: Math.min(mostBeside, gaps.sibling / 2, gaps.branch / 2) }, ends);
   routed.set(layout, { ends: key, ways });
   return ways;
 }

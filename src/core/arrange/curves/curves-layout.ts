@@ -120,6 +120,9 @@ interface UnitRegion {
   readonly loops: readonly (readonly Point[])[];
   readonly extent: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
   readonly middle: Point & { readonly room: number };
+  /** Middles of the largest boxes of further proportions, as they are asked for. */
+  readonly middles: Map<number, Point & { readonly room: number }>;
+  readonly shape: Shape;
 }
 
 const units = new WeakMap<readonly Ellipse[], Map<number, UnitRegion>>();
@@ -133,7 +136,7 @@ function unitRegions(unit: readonly Ellipse[]): Map<number, UnitRegion> {
     if (mask === 0) continue;
     const loops = region.loops.map((loop) => flattened(unit, loop, Math.PI / 40));
     const shape = new Shape(loops, 0);
-    found.set(mask, { region, loops, extent: shape, middle: shape.middle() });
+    found.set(mask, { region, loops, extent: shape, middle: shape.middle(), middles: new Map(), shape });
   }
   units.set(unit, found);
   return found;
@@ -155,6 +158,21 @@ const middleAt = ({ middle: { x, y, room } }: UnitRegion, size: number, margin: 
   y: y * size,
   room: Math.max(0, room * size - 2 * margin),
 });
+
+/** Proportions of blocks of text that are told apart: the nearest power of two, from half as wide as high to eight times. */
+const proportionOf = (items: readonly Item[], gap: number): number => {
+  const width = Math.max(...items.map((item) => item.width));
+  const height = items.reduce((sum, item) => sum + item.height + gap, -gap);
+  return 2 ** Math.min(3, Math.max(-1, Math.round(Math.log2(width / Math.max(1, height)))));
+};
+
+/** Where the largest box stands that has the proportions of some text: the visual centre of the region for it. */
+function centreFor(found: UnitRegion, items: readonly Item[], gap: number, size: number): Point {
+  const proportion = proportionOf(items, gap);
+  let centre = found.middles.get(proportion);
+  if (!centre) found.middles.set(proportion, (centre = found.shape.middle(proportion)));
+  return { x: centre.x * size, y: centre.y * size };
+}
 
 function fitsAt(input: Input, unit: readonly Ellipse[], size: number): boolean {
   const regions = unitRegions(unit);
@@ -185,7 +203,10 @@ function placed(input: Input, content: Keyed, found: UnitRegion, size: number): 
   let result = known.get(key);
   if (result === undefined) {
     const shape = shapeAt(found, size, input.margin);
-    result = place(input, content, shape, middleAt(found, size, input.margin), size);
+    const all = content.title ? [content.title, ...content.items] : content.items;
+    result =
+      (all.length > 0 ? place(input, content, shape, centreFor(found, all, input.gap, size), size) : null) ??
+      place(input, content, shape, middleAt(found, size, input.margin), size);
     if (known.size >= mostKept) known.delete(known.keys().next().value!);
     known.set(key, result);
   }
