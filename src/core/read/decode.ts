@@ -1,3 +1,4 @@
+import { decodeAnsel, saysAnsel } from './ansel';
 import { limits, type Finding } from '../model';
 import { readFinding, type ReadCode } from './codes';
 
@@ -15,7 +16,7 @@ const signatures: [number[], string][] = [
   [[0xff, 0xd8, 0xff], 'a picture'],
 ];
 
-/** Bytes of a list file to text: UTF-8, UTF-16 with a byte order mark, else Windows-1252, and says which had to be guessed. */
+/** Bytes of a list file to text: UTF-8, UTF-16, ANSEL where a GEDCOM file says so, else Windows-1252, and says which had to be guessed. */
 export function decodeList(bytes: Uint8Array): Decoded {
   const refuse = (code: ReadCode, message: string): Decoded => ({
     text: null,
@@ -42,6 +43,7 @@ export function decodeList(bytes: Uint8Array): Decoded {
       'not-text',
       'This file is not a text list. Paste the lines here, or save the list as CSV or plain text.',
     );
+  if (saysAnsel(bytes)) return { text: decodeAnsel(bytes), findings: [] };
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), findings: [] };
   } catch (error) {

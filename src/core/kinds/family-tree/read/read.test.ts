@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { readGedcom as readIndependently } from 'read-gedcom';
 import { describe, expect, it } from 'vitest';
 import { applyGesture, brokenInvariants, tokensOf } from '../../../diagram';
 import { families, familyOf } from '../../../testing/arbitrary-family';
@@ -88,6 +89,48 @@ describe('families there and back', () => {
         expect(familyGedcom(make(familyGedcom(back)))).toBe(familyGedcom(back));
       }),
       { numRuns: 300 },
+    );
+  });
+  it('as GEDCOM an independent reader finds the same persons, couples and children in', () => {
+    fc.assert(
+      fc.property(named, (diagram) => {
+        const read = readIndependently(new TextEncoder().encode(familyGedcom(diagram)).buffer as ArrayBuffer);
+        const nameOf = (id: string | null) =>
+          (read.getIndividualRecord(id).getName().value()[0] ?? '').replaceAll('/', '').replace(/\s+/g, ' ').trim();
+        const persons = read.getIndividualRecord().arraySelect();
+        const theirs = persons.map((one) => nameOf(one.pointer()[0]!)).sort();
+        const ours = Object.values(diagram.entries)
+          .map(({ name }) => name)
+          .sort();
+        expect(theirs).toEqual(ours);
+        const partners = (list: readonly (string | null)[]) =>
+          list
+            .map(nameOf)
+            .filter((name) => name !== '')
+            .sort()
+            .join(' & ');
+        const families = read.getFamilyRecord().arraySelect();
+        expect(
+          families
+            .map((one) => {
+              const couple = [...one.getHusband().value(), ...one.getWife().value()];
+              return `${partners(couple)}: ${partners(one.getChild().value())}`;
+            })
+            .sort(),
+        ).toEqual(
+          Object.values(diagram.family.unions)
+            .map(({ id, partners: of }) => {
+              const couple = of.map((one) => own(diagram.entries, one)!.name).sort();
+              const children = relationsOf(diagram)
+                .childrenOf(id)
+                .map((one) => own(diagram.entries, one.id)!.name)
+                .sort();
+              return `${couple.join(' & ')}: ${children.join(' & ')}`;
+            })
+            .sort(),
+        );
+      }),
+      { numRuns: 100 },
     );
   });
   it('an edited table changes what it says and nothing else, and can be taken back', () => {
