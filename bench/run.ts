@@ -14,6 +14,7 @@ import { measureHandOut } from './hand-out';
 import { measureReading } from './reading';
 import { measureScale } from './scale';
 import { measureSheets } from './sheets';
+import { measureWidths } from './widths';
 import { chain, organisation, star, type BenchTree } from './trees';
 
 const gaps = { siblingGap: 12, branchGap: 22 };
@@ -125,12 +126,13 @@ for (const line of measureReading()) console.log(line);
 
 console.log('\nDrawings on their sheets');
 for (const line of measureSheets()) console.log(line);
+for (const line of await measureWidths()) console.log(line);
 
 console.log('\nTopic trees and decision trees\n');
 benchDecisions();
 
 console.log('\nFamilies\n');
-benchFamilies();
+await benchFamilies();
 await benchMaps();
 
 console.log('\nFiles\n');

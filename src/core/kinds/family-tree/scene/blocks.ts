@@ -19,6 +19,8 @@ export interface Rows {
   /** The partnership that a block stands below, among the siblings of one of its members; −1 for none. */
   readonly host: Int32Array;
   readonly unions: readonly ShownUnion[];
+  /** Blocks that could as well stand below another family: two members have parents here. */
+  readonly torn: readonly number[];
 }
 
 /** A partnership with those of its partners and children that are shown, by index. */
@@ -53,12 +55,15 @@ export interface Way {
   readonly first: 'left' | 'right';
   /** Of two partners with parents, whose family the couple stands below: that of who comes first in the list, or the other's. */
   readonly below: 'first' | 'other';
+  /** Blocks that stand below the other one all the same. */
+  readonly exceptions: ReadonlySet<number>;
 }
+const none: ReadonlySet<number> = new Set();
 export const ways: readonly Way[] = [
-  { first: 'left', below: 'first' },
-  { first: 'right', below: 'first' },
-  { first: 'left', below: 'other' },
-  { first: 'right', below: 'other' },
+  { first: 'left', below: 'first', exceptions: none },
+  { first: 'right', below: 'first', exceptions: none },
+  { first: 'left', below: 'other', exceptions: none },
+  { first: 'right', below: 'other', exceptions: none },
 ];
 
 /** Rows by following each family down from its eldest, the families of those who marry in beside it. O(persons + relations), no recursion on generations. */
@@ -80,11 +85,13 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
     parentsOf
       .get(member)
       ?.find((u) => unions[u]!.partners.some((p) => blocks[blockOf[p]!]!.row < blocks[blockOf[member]!]!.row));
+  const torn: number[] = [];
   const choose = (b: number): number => {
     const withParents = blocks[b]!.members.filter((m) => above(m) !== undefined).sort(
       (x, y) => place.get(x)! - place.get(y)!,
     );
-    const member = way.below === 'first' ? withParents[0] : withParents.at(-1);
+    if (withParents.length > 1) torn.push(b);
+    const member = (way.below === 'first') !== way.exceptions.has(b) ? withParents[0] : withParents.at(-1);
     return member === undefined ? -1 : above(member)!;
   };
   for (let b = 0; b < blocks.length; b++) host[b] = choose(b);
@@ -146,7 +153,7 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
       ]);
     }
   }
-  return { blocks, rows, blockOf, host, unions };
+  return { blocks, rows, blockOf, host, unions, torn };
 }
 
 /** Chains of partners within a row, beginning at an end of the chain. */
