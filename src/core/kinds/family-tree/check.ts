@@ -240,7 +240,8 @@ function twice(diagram: FamilyTree, { ids }: RelatedListing): Found {
 
 /** Groups that nothing ties to the largest. */
 function islands(diagram: FamilyTree, { ids, relations }: RelatedListing): Found {
-  const left = new Set(ids.filter((id) => own(diagram.entries, id)!.role === null));
+  const belongs = (id: string) => own(diagram.family.parentage, id)?.some(({ kind }) => kind === 'household') ?? false;
+  const left = new Set(ids.filter((id) => own(diagram.entries, id)!.role === null && !belongs(id)));
   const groups: string[][] = [];
   for (const start of left) {
     const group = reachedFrom(start, (id) => [

@@ -1,12 +1,37 @@
 import type { Relations } from './relations';
-import { partnersOf } from './relations';
+import { kinOnly, partnersOf } from './relations';
 
 /**
  * The generation of each person, from 0: partners stand on one tier, children below their parents. From the person with the most generations below, the
  * others follow by how they are related; where marriages across generations allow no such tiers, whoever would stand beside or above a parent goes
- * further down. Rings (somebody their own ancestor) are cut where they close. O(persons + relations), no recursion.
+ * further down. Rings (somebody their own ancestor) are cut where they close. Pets and guests of a household stand below its children, or below the
+ * couple where there are none. O(persons + relations), no recursion.
  */
-export function generationsOf(ids: readonly string[], relations: Relations): Map<string, number> {
+export function generationsOf(all: readonly string[], relations: Relations): Map<string, number> {
+  const there = new Set(all);
+  const kin = kinOnly(relations);
+  const households = (id: string) => relations.parentsOf(id).filter(({ kind }) => kind === 'household');
+  const isKept = (id: string): boolean =>
+    households(id).length > 0 && kin.parents(id).length === 0 && kin.unionsOf(id).length === 0;
+  const generation = generationsOfKin(
+    all.filter((id) => !isKept(id)),
+    relations,
+  );
+  for (const id of all) {
+    if (!isKept(id)) continue;
+    const above = households(id).flatMap(({ union }) => [
+      ...union.partners,
+      ...kin.childrenOf(union.id).map((child) => child.id),
+    ]);
+    generation.set(
+      id,
+      Math.max(-1, ...above.filter((one) => there.has(one)).map((one) => generation.get(one) ?? -1)) + 1,
+    );
+  }
+  return generation;
+}
+
+function generationsOfKin(ids: readonly string[], relations: Relations): Map<string, number> {
   const shown = new Set(ids);
   const depth = depthBelow(ids, shown, relations);
   const generation = new Map<string, number>();

@@ -76,6 +76,28 @@ export function addSibling(diagram: FamilyTree, to: string | null, made: Made): 
   ];
 }
 
+/** Makes somebody a pet or guest, who belongs to the household of whom they were a child of, or a person of the family again. */
+export function roleGiven(
+  { family }: FamilyTree,
+  id: string,
+  role: string | null,
+): readonly (CommonCommand | FamilyCommand)[] {
+  const links = own(family.parentage, id) ?? [];
+  const of = links.map(({ union: one, kind }): Parentage => ({
+    union: one,
+    kind:
+      role !== null
+        ? kind === 'birth' || kind === 'unknown'
+          ? 'household'
+          : kind
+        : kind === 'household'
+          ? 'birth'
+          : kind,
+  }));
+  const moved = links.some(({ kind }, k) => kind !== of[k]!.kind);
+  return [{ kind: 'setRole', id, role }, ...(moved ? [{ kind: 'setParentage' as const, child: id, of }] : [])];
+}
+
 type Written =
   | { readonly ok: true; readonly gesture: readonly (CommonCommand | FamilyCommand)[] }
   | { readonly ok: false; readonly reason: string };

@@ -4,7 +4,16 @@ export { figureFamily, type FamilyFigures } from './figures/figures';
 export { ascents, Kinship, nearestCommon, type Common } from './figures/kinship';
 export { ancestorNumbers, descendantNumbers } from './figures/numbers';
 export { bloodTerm, relationBetween, type Relation } from './figures/terms';
-export { addChild, addParent, addPartner, addSibling, parentsWritten, partnersWritten, type Made } from './gestures';
+export {
+  addChild,
+  addParent,
+  addPartner,
+  addSibling,
+  parentsWritten,
+  partnersWritten,
+  roleGiven,
+  type Made,
+} from './gestures';
 export { familyTree } from './kind';
 export { FamilyTree, personOf, type FamilyManner, type Parentage, type Person, type Union } from './model';
 export { isGedcom } from './read/gedcom-lines';

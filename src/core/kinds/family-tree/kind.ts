@@ -22,7 +22,7 @@ import {
 import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';
-import { familyStructure, withRelations, type FamilyListing } from './structure';
+import { familyStructure, withKin, withRelations, type FamilyListing } from './structure';
 import { familyHeadings, familyRoleList, familyRoles } from './words';
 import { familyGedcom } from './write/gedcom';
 import { familyCsv } from './write/table';
@@ -174,10 +174,10 @@ export const familyTree: Kind<FamilyTypes> = {
       a !== undefined && b !== undefined ? [{ from: name(a), phrase: 'is with', to: name(b) }] : [],
     );
     const children = Object.entries(parentage).flatMap(([child, links]) =>
-      links.flatMap(({ union }) =>
+      links.flatMap(({ union, kind }) =>
         (own(unions, union)?.partners ?? []).map((id) => ({
           from: name(id),
-          phrase: 'is a parent of',
+          phrase: kind === 'household' ? 'keeps' : 'is a parent of',
           to: name(child),
         })),
       ),
@@ -216,8 +216,8 @@ export const familyTree: Kind<FamilyTypes> = {
   sheetOpen: true,
   set: null,
   sheets: {},
-  check: (diagram, structure, styles, scene) => checkFamily(diagram, withRelations(diagram, structure), styles, scene),
-  figure: (diagram, structure) => figureFamily(diagram, withRelations(diagram, structure)),
+  check: (diagram, structure, styles, scene) => checkFamily(diagram, withKin(diagram, structure), styles, scene),
+  figure: (diagram, structure) => figureFamily(diagram, withKin(diagram, structure)),
 };
 
 /** What makes a family what was read: persons first, then partnerships by their partners, then whose children they are. */

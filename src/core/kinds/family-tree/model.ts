@@ -30,7 +30,8 @@ export type Union = z.infer<typeof Union>;
 /** How a child belongs to a partnership. */
 export const Parentage = z.strictObject({
   union: Id,
-  kind: z.enum(['birth', 'adopted', 'step', 'foster', 'donor', 'unknown']),
+  /** `household`: no child, but a pet or a guest of theirs, who stands below the children. */
+  kind: z.enum(['birth', 'adopted', 'step', 'foster', 'donor', 'unknown', 'household']),
 });
 export type Parentage = z.infer<typeof Parentage>;
 

@@ -22,6 +22,7 @@ const rank: Readonly<Record<Parentage['kind'], number>> = {
   foster: 3,
   step: 4,
   donor: 5,
+  household: 6,
 };
 const none: readonly never[] = [];
 
@@ -48,6 +49,8 @@ export function relationsOf(diagram: FamilyTree): Relations {
   const born = (id: string) => when(personOf(diagram, id).born);
   for (const list of children.values())
     list.sort((a, b) => {
+      const after = Number(a.kind === 'household') - Number(b.kind === 'household');
+      if (after !== 0) return after;
       const [one, other] = [born(a.id), born(b.id)];
       // Those without a date keep their place in the list beside the others.
       return one !== other && one !== Infinity && other !== Infinity
@@ -67,6 +70,23 @@ export function relationsOf(diagram: FamilyTree): Relations {
   };
   kept.set(family, { shape: shapeOf(entries), relations });
   return relations;
+}
+
+const kinOf = new WeakMap<Relations, Relations>();
+
+/** The same without pets and guests, who are nobody's children. */
+export function kinOnly(relations: Relations): Relations {
+  let kin = kinOf.get(relations);
+  if (kin) return kin;
+  const isKin = ({ kind }: { readonly kind: Parentage['kind'] }): boolean => kind !== 'household';
+  kin = {
+    unionsOf: (id) => relations.unionsOf(id),
+    childrenOf: (union) => relations.childrenOf(union).filter(isKin),
+    parentsOf: (id) => relations.parentsOf(id).filter(isKin),
+    parents: (id) => relations.parents(id).filter(isKin),
+  };
+  kinOf.set(relations, kin);
+  return kin;
 }
 
 /** The partners of a person, in the order of their partnerships. */

@@ -2,7 +2,7 @@ import type { Listing } from '../../hierarchy';
 import { byOrder, own, shapeOf } from '../../model';
 import { generationsOf } from './generations';
 import type { FamilyPart, FamilyTree } from './model';
-import { partnersOf, relationsOf, shownIn, type Relations } from './relations';
+import { kinOnly, partnersOf, relationsOf, shownIn, type Relations } from './relations';
 
 /** What the list, the rail and a selection need: generations as tiers; in the list children below their parents, partners beside each other. */
 export interface FamilyListing extends Listing {
@@ -99,6 +99,11 @@ export function withRelations(diagram: FamilyTree, listing: FamilyListing): Rela
   const made = { ...listing, relations };
   related.set(listing, made);
   return made;
+}
+/** The same with nobody's pets and guests as their children. */
+export function withKin(diagram: FamilyTree, listing: FamilyListing): RelatedListing {
+  const all = withRelations(diagram, listing);
+  return { ...all, relations: kinOnly(all.relations) };
 }
 export const relatedStructure = (diagram: FamilyTree): RelatedListing =>
   withRelations(diagram, familyStructure(diagram));

@@ -38,6 +38,7 @@ export const parentageWords = {
   foster: 'foster child',
   donor: 'by a donor',
   unknown: 'unknown',
+  household: 'of the household',
 } as const;
 
 export const unionWords = { married: 'married', partners: 'partners', parted: 'parted', unknown: 'together' } as const;

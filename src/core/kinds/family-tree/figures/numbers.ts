@@ -1,14 +1,11 @@
-import { descendantsOf, type Relations } from '../relations';
+import { descendantsOf, kinOnly, type Relations } from '../relations';
 
 /**
  * Ancestor numbers (Sosa–Stradonitz): the person 1, a father twice the number of his child, a mother one more. Of parents whose sex is not known the first
  * of the partnership counts as the father. Who is reached twice has the smaller number. Numbers beyond 2^52 are left out. O(ancestors).
  */
-export function ancestorNumbers(
-  of: string,
-  relations: Relations,
-  isFemale: (id: string) => boolean,
-): Map<string, number> {
+export function ancestorNumbers(of: string, all: Relations, isFemale: (id: string) => boolean): Map<string, number> {
+  const relations = kinOnly(all);
   const numbers = new Map<string, number>([[of, 1]]);
   const waiting = [of];
   for (let k = 0; k < waiting.length; k++) {
@@ -31,7 +28,8 @@ export function ancestorNumbers(
 }
 
 /** Descendant numbers (d'Aboville): the person 1, the children 1.1, 1.2 … in birth order over all partnerships. O(descendants). */
-export function descendantNumbers(of: string, relations: Relations): Map<string, string> {
+export function descendantNumbers(of: string, all: Relations): Map<string, string> {
+  const relations = kinOnly(all);
   const numbers = new Map([[of, '1']]);
   for (const id of descendantsOf(relations, of)) {
     const number = numbers.get(id);

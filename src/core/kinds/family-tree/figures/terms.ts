@@ -1,5 +1,5 @@
 import type { Person } from '../model';
-import { partnersOf, type Relations } from '../relations';
+import { kinOnly, partnersOf, type Relations } from '../relations';
 import { nearestCommon, type Common } from './kinship';
 
 type Sex = Person['sex'];
@@ -54,7 +54,8 @@ export function bloodTerm(up: number, down: number, sex: Sex, half: 'half' | 'fu
 }
 
 /** How b is related to a: by blood, by adoption and the like, as a partner, or by marriage. */
-export function relationBetween(a: string, b: string, relations: Relations, sexOf: (id: string) => Sex): Relation {
+export function relationBetween(a: string, b: string, all: Relations, sexOf: (id: string) => Sex): Relation {
+  const relations = kinOnly(all);
   const sex = sexOf(b);
   const plain = { common: null, civil: null, canon: null };
   if (a === b) return { ...plain, term: 'the same person', way: [a] };
@@ -72,6 +73,9 @@ export function relationBetween(a: string, b: string, relations: Relations, sexO
     };
   }
   if (partner) return { ...plain, term: partner, way: [a, b] };
+  const keeps = (one: string, other: string): boolean =>
+    all.parents(one).some(({ id, kind }) => id === other && kind === 'household');
+  if (keeps(b, a) || keeps(a, b)) return { ...plain, term: 'of the same household', way: [a, b] };
   const near = stepTerm(a, b, relations, sex);
   if (near) return { ...plain, ...near };
   const legal = nearestCommon(relations, a, b, 'all');

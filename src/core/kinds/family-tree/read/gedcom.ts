@@ -11,6 +11,7 @@ const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
   step: 'step',
   donor: 'donor',
   other: 'unknown',
+  household: 'household',
 };
 
 /** What of a person's record is understood here; all else is kept as it came. */

@@ -25,7 +25,7 @@ const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
   [/^(x|other|diverse?)$/i, 'other'],
 ];
 const parentageOf = (text: string): Parentage['kind'] | null =>
-  (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown'] as const).find((kind) =>
+  (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown', 'household'] as const).find((kind) =>
     text.trim().toLowerCase().startsWith(kind),
   ) ?? null;
 
@@ -122,7 +122,12 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
           { line: row.entry.line, entries: [row.entry.id] },
         ),
       );
-    if (parents.length > 0) maker.child(row.entry.id, maker.union(parents.slice(0, 2)), row.parentage ?? 'birth');
+    if (parents.length > 0)
+      maker.child(
+        row.entry.id,
+        maker.union(parents.slice(0, 2)),
+        row.parentage ?? (row.entry.role === null ? 'birth' : 'household'),
+      );
     for (const named of row.partners) {
       const partner = people.find(named, row.entry);
       if (partner !== row.entry.id)

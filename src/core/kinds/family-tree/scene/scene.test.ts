@@ -5,6 +5,7 @@ import { check, draw, tokensOf } from '../../../diagram';
 import { inOrder } from '../../../arrange/graph';
 import type { Rect } from '../../../scene';
 import { families } from '../../../testing/arbitrary-family';
+import { relationBetween } from '../figures/terms';
 import { familyTree } from '../kind';
 import type { FamilyTree } from '../model';
 import { relationsOf } from '../relations';
@@ -51,6 +52,27 @@ describe('generations', () => {
         }
       }),
       { numRuns: 150 },
+    );
+  });
+  it('pets and guests stand below the children of their household, with a dotted line, and are nobody’s children', () => {
+    const home = familyTree.make(
+      familyTree.read(
+        tokensOf(
+          'Id,Name,Born,Mother,Father,Partners,Role\n1,Ada,1970,,,2,\n2,Bo,1968,,,,\n3,Cy,1998,1,2,,\n4,Rex,1960,1,2,,pet\n5,Di,,,,6,\n6,Ed,,,,,\n7,Tom,,5,6,,guest\n',
+        ),
+      ),
+      'Home',
+    );
+    const { index, tier } = relatedStructure(home);
+    const idOf = (name: string) => Object.values(home.entries).find((entry) => entry.name === name)!.id;
+    expect(['Ada', 'Cy', 'Rex', 'Di', 'Tom'].map((name) => tier[index.get(idOf(name))!])).toEqual([1, 2, 3, 1, 2]);
+    const drawn = draw(home);
+    expect(drawn.scene.notes.map(({ label }) => label).join()).toContain('Dotted line: of the household');
+    // Born before both of them, and no finding; a child so old would be one.
+    expect(check(home, drawn).map(({ code }) => code)).not.toContain('before-parent');
+    expect(relationBetween(idOf('Rex'), idOf('Ada'), relationsOf(home), () => null).term).toBe('of the same household');
+    expect(relationBetween(idOf('Cy'), idOf('Rex'), relationsOf(home), () => null).term).not.toMatch(
+      /sibling|brother|sister/,
     );
   });
   it('a ring is drawn all the same, and found', () => {

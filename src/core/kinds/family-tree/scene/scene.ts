@@ -137,7 +137,12 @@ function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
 }
 
 /** Rows put together in one way, couples turned to the sides of their families as long as that helps. */
-function triedRows({ arrangement }: FamilyTree, listing: RelatedListing, unions: readonly ShownUnion[], way: Way): Tried {
+function triedRows(
+  { arrangement }: FamilyTree,
+  listing: RelatedListing,
+  unions: readonly ShownUnion[],
+  way: Way,
+): Tried {
   const breadth = new Float64Array(listing.ids.length).fill(100);
   const gaps = { partner: partnerGap, sibling: arrangement.siblingGap, branch: arrangement.branchGap };
   let best: Tried | null = null;
@@ -238,7 +243,7 @@ function nameOfTier(diagram: FamilyTree, { index, tier }: RelatedListing, t: num
 }
 
 const dashedFor = (kind: Parentage['kind']): boolean => kind === 'adopted' || kind === 'step' || kind === 'foster';
-const dottedFor = (kind: Parentage['kind']): boolean => kind === 'donor' || kind === 'unknown';
+const dottedFor = (kind: Parentage['kind']): boolean => kind === 'donor' || kind === 'unknown' || kind === 'household';
 
 /** One group a partnership and manner of line, so that each family is one thing in the drawing. */
 function lineGroups(
@@ -300,6 +305,7 @@ function legendOf({ family }: FamilyTree, { shown }: RelatedListing): string {
   return [
     ...(dashed.length > 0 ? [`Dashed line to a child: ${dashed.join(', ')}`] : []),
     ...(dotted.length > 0 ? [`Dotted line to a child: ${dotted.join(', ')}`] : []),
+    ...(kinds.has('household') ? ['Dotted line: of the household'] : []),
     ...(parted ? ['Dashed line between partners: parted'] : []),
   ].join('.  ');
 }
@@ -311,13 +317,16 @@ function labelOf(diagram: FamilyTree, { ids, tier, relations }: RelatedListing, 
   const name = (one: string) => own(diagram.entries, one)?.name || 'somebody without a name';
   const { born, died } = personOf(diagram, id);
   const parents = relations.parents(id).map((one) => name(one.id));
+  const belongs = relations.parentsOf(id).every(({ kind }) => kind === 'household')
+    ? 'of the household of'
+    : 'child of';
   const partners = partnersOf(relations, id).map(name);
   return [
     entry.name || 'No name yet',
     ...[lifeWords(born, died, 'years')].filter(Boolean),
     ...entry.details.filter(Boolean),
     `generation ${tier[i]!}`,
-    ...(parents.length > 0 ? [`child of ${parents.join(' and ')}`] : []),
+    ...(parents.length > 0 ? [`${belongs} ${parents.join(' and ')}`] : []),
     ...(partners.length > 0 ? [`with ${partners.join(', ')}`] : []),
   ].join(', ');
 }

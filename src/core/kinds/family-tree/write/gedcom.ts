@@ -9,6 +9,7 @@ const pedigree: Partial<Record<Parentage['kind'], string>> = {
   step: 'step',
   donor: 'donor',
   unknown: 'other',
+  household: 'household',
 };
 const sexes = { female: 'F', male: 'M', other: 'X' } as const;
 

@@ -4,6 +4,7 @@ import {
   parentsWritten,
   partnersOf,
   partnersWritten,
+  roleGiven,
   personOf,
   relationsOf,
   unionWords,
@@ -59,7 +60,7 @@ export function AboutPerson() {
       {links.map(({ union, kind }) => (
         <label key={union.id} className={row}>
           <span className="truncate" title={names(union.partners)}>
-            Child of {names(union.partners)}
+            {kind === 'household' ? 'Belongs to' : 'Child of'} {names(union.partners)}
           </span>
           <select
             className="field min-h-7 py-0"
@@ -122,7 +123,7 @@ export function AboutPerson() {
         <select
           className="field min-h-7 py-0"
           value={entry.role ?? ''}
-          onChange={(event) => perform([{ kind: 'setRole', id, role: event.target.value || null }])}
+          onChange={(event) => perform(roleGiven(diagram, id, event.target.value || null))}
         >
           <option value="">person of the family</option>
           <option value="pet">pet</option>
