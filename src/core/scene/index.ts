@@ -6,6 +6,7 @@ export * from './scene';
 export { sheetNotes } from './sheet-notes';
 export { styledLine } from './line-marks';
 export { labelledLine, type LabelledLine } from './side-links';
+export { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 export { sheetSet, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
 export { tierScene, type TierWords } from './tier-scene';

@@ -7,17 +7,27 @@ export interface SheetPlan {
   readonly cut: ReadonlySet<number>;
 }
 
+/** What of a hierarchy in level order is asked for. */
+export type Parted = Pick<Hierarchy, 'ids' | 'roots' | 'first' | 'count' | 'parent' | 'outline'>;
+
 /** A branch is never taken for a sheet of its own with fewer entries than this below it. */
 const fewestBelow = 2;
+const isLarge = (_: number, weight: number): boolean => weight > fewestBelow;
 /** Sheets are joined only where together they hold no more than this share of what one should hold. */
 const joinedShare = 1.6;
 
 /**
  * Cuts a hierarchy into few sheets. From the lowest heads up, whatever would hold more than `capacity` entries gives away its largest branches; what then
  * does not fit gives away more; neighbours that fit together share a sheet. Only whole branches are cut, so that those who stand under one head are always on one
- * sheet with it. The first sheet holds the top. `printed`: how large a plan prints, as a share of what is wished. O(entries log entries) and a few calls a sheet.
+ * sheet with it. The first sheet holds the top. `printed`: how large a plan prints, as a share of what is wished;
+ * `mayCut`: whether an entry may lead a sheet of its own, by how many it has below it with itself. O(entries log entries) and a few calls a sheet.
  */
-export function planSheets(structure: Hierarchy, capacity: number, printed: (plan: SheetPlan) => number): SheetPlan[] {
+export function planSheets(
+  structure: Parted,
+  capacity: number,
+  printed: (plan: SheetPlan) => number,
+  mayCut: (entry: number, weight: number) => boolean = isLarge,
+): SheetPlan[] {
   const { count, first, roots, ids, parent } = structure;
   const n = ids.length;
   const cut = new Set<number>();
@@ -26,7 +36,7 @@ export function planSheets(structure: Hierarchy, capacity: number, printed: (pla
   for (let i = n - 1; i >= 0; i--) {
     for (const c of childrenOf(i)) weight[i]! += weight[c]!;
     if (weight[i]! <= capacity) continue;
-    const branches = childrenOf(i).filter((c) => weight[c]! > fewestBelow);
+    const branches = childrenOf(i).filter((c) => mayCut(c, weight[c]!));
     for (const largest of branches.sort((a, b) => weight[b]! - weight[a]! || a - b)) {
       if (weight[i]! <= capacity) break;
       cut.add(largest);
@@ -49,7 +59,7 @@ export function planSheets(structure: Hierarchy, capacity: number, printed: (pla
     const spare = Math.ceil(all.length * (1 - ratio ** 2));
     const branches = all
       .slice(heads.length)
-      .filter((i) => !cut.has(i) && weight[i]! > fewestBelow && weight[i]! < weight[heads[0]!]!)
+      .filter((i) => !cut.has(i) && mayCut(i, weight[i]!) && weight[i]! < weight[heads[0]!]!)
       .sort((a, b) => weight[b]! - weight[a]! || a - b);
     const largest = branches.findLast((i) => weight[i]! - 1 >= spare) ?? branches[0];
     if (largest === undefined) return false;

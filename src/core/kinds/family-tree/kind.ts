@@ -22,6 +22,7 @@ import {
 import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';
+import { familySet } from './scene/set';
 import { familyStructure, withKin, withRelations, type FamilyListing } from './structure';
 import { familyHeadings, familyRoleList, familyRoles } from './words';
 import { familyGedcom } from './write/gedcom';
@@ -214,7 +215,7 @@ export const familyTree: Kind<FamilyTypes> = {
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => familyScene(diagram, withRelations(diagram, structure), styles),
   sheetOpen: true,
-  set: null,
+  set: (diagram, structure, styles, least) => familySet(diagram, withRelations(diagram, structure), styles, least),
   sheets: {},
   check: (diagram, structure, styles, scene) => checkFamily(diagram, withKin(diagram, structure), styles, scene),
   figure: (diagram, structure) => figureFamily(diagram, withKin(diagram, structure)),
