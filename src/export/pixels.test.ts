@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as demo from '../../demo/diagrams';
 import { chromium } from '../../e2e/browser';
 import { draw, kindOf, openDiagram, tokensOf, type Diagram, type KindId } from '../core/diagram';
+import { own } from '../core/model';
 import { diagramFromParents } from '../core/testing/arbitrary';
 import { analysisOf } from '../core/testing/arbitrary-decision';
 import { familyOf } from '../core/testing/arbitrary-family';
@@ -24,6 +25,11 @@ const draws = (n: number): number[] => Array.from({ length: n }, (_, i) => (i * 
 const people = (n: number, span: number): Diagram =>
   diagramFromParents(Array.from({ length: n }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / span))));
 
+const photo = '0123456789abcdef0123456789abcdef';
+/** Three fields of colour, of which the upper and the lower are cut off. */
+const stripes =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="90"><rect width="60" height="90" fill="#a33"/><rect y="20" width="60" height="50" fill="#36a"/><circle cx="30" cy="45" r="16" fill="#fd8"/></svg>';
+
 /** Twenty drawings: every kind, plain and styled, small and large, in several scripts. */
 const drawings: Record<string, () => Diagram> = {
   staff: () => pinned('staff'),
@@ -39,7 +45,11 @@ const drawings: Record<string, () => Diagram> = {
   'productive estuary': () => demo.productiveEstuary(list('productive-estuary.txt')),
   'twinned centres': () => made('org-chart', list('twinned-centres.txt')),
   'twinned centres as topics': () => made('topic-tree', list('twinned-centres.txt')),
-  'three people': () => people(3, 2),
+  'three people, one with a photo': () => {
+    const three = people(3, 2);
+    const image = { id: photo, width: 60, height: 90 };
+    return { ...three, entries: { ...three.entries, e1: { ...own(three.entries, 'e1')!, image } } };
+  },
   'twenty-four in one team': () => people(24, 23),
   'sixty people': () => people(60, 5),
   'four sets': () => vennOf(4, [1, 2, 3, 4, 6, 8, 12, 15]),
@@ -93,16 +103,19 @@ describe('what is handed out looks as on the screen', () => {
 
   it.each(Object.entries(drawings))('%s: under a thousandth of the pixels of PDF and PNG is apart', async (_, make) => {
     const { scene } = draw(make());
-    const svg = svgOf(scene, { fontCss: await embeddedFontCss(scene) });
+    const images = new Map([
+      [photo, { mime: 'image/png' as const, bytes: await sharp(Buffer.from(stripes)).png().toBuffer() }],
+    ]);
+    const svg = svgOf(scene, { fontCss: await embeddedFontCss(scene), images });
     const size = { width: Math.round(scene.sheet.width), height: Math.round(scene.sheet.height) };
     const page = await browser.newPage({ viewport: size, deviceScaleFactor: 1.5 });
     await page.setContent(`<style>body{margin:0}</style>${svg.slice(svg.indexOf('<svg'))}`);
     await page.evaluate(() => document.fonts.ready);
     const shown = await picture(await page.screenshot());
     await page.close();
-    const pdf = await pdfOf([{ name: 'x', scene }]);
+    const pdf = await pdfOf([{ name: 'x', scene }], { images });
     const printed = execFileSync('pdftoppm', ['-r', '144', '-png', '-'], { input: pdf, maxBuffer: 1e8 });
-    for (const other of [await picture(printed, shown), await picture(await pngOf(scene, 144), shown)]) {
+    for (const other of [await picture(printed, shown), await picture(await pngOf(scene, 144, images), shown)]) {
       expect(apart(shown, other)).toBeLessThan(0.001);
       expect(apart(other, shown)).toBeLessThan(0.001);
     }

@@ -159,6 +159,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** Sets it over several sheets that print no smaller than `least` points; null where its drawing cannot be parted. */
   readonly set:
     ((diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[], least: number) => SheetSet) | null;
+  /** What makes pictures seen that were brought; left out where they always are. */
+  showPictures?(diagram: T['diagram']): readonly T['command'][];
   /** Further sheets that can be printed, by the word that asks for one: the diagram as that sheet shows it. */
   readonly sheets: Readonly<Record<string, (diagram: T['diagram']) => T['diagram']>>;
 

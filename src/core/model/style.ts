@@ -42,6 +42,9 @@ export const BoxStyle = z.strictObject({
   details: z.number().int().min(0).max(8),
   /** True: the box takes the size of the largest such box of its tier. */
   equalSize: z.boolean(),
+  /** Where the photo stands: before the text or above it. Where one entry of a tier has a photo, the others of the tier show their initials. */
+  photo: z.enum(['before', 'above', 'none']),
+  photoShape: z.enum(['round', 'square']),
 });
 export type BoxStyle = z.infer<typeof BoxStyle>;
 export type StyleProperty = keyof BoxStyle;

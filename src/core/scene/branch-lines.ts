@@ -132,7 +132,7 @@ export function cellChoices(choices: SizeChoices, plan: BranchPlan): SizeChoices
       });
     });
   };
-  const cells = { sizes: all(choices.sizes), tight: all(choices.tight), wanted: choices.wanted };
+  const cells = { ...choices, sizes: all(choices.sizes), tight: all(choices.tight) };
   celled.set(choices, { plan, cells });
   return cells;
 }

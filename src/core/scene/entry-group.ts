@@ -1,6 +1,8 @@
 import { KeptFor, type BoxStyle, type Entry } from '../model';
 import { boxText, type BoxText } from '../measure';
 import { triangleSide } from './box-outline';
+import { isSymbol } from './box-shapes';
+import { hasPhotoRoom, photoOf } from './photo';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
 /** Between the text and the edge of a box, and where the print would be small. CSS px. */
@@ -27,10 +29,6 @@ export function boxAround(
     height: Math.ceil(text.height + 2 * padding.y),
   };
 }
-
-/** Shapes that say by themselves what an entry is, and are no larger than their text needs. */
-export const isSymbol = (shape: BoxStyle['shape']): boolean =>
-  shape === 'ellipse' || shape === 'triangle' || shape === 'gable' || shape === 'block';
 
 /** Between the triangle of an end and its text. CSS px. */
 const triangleGap = 5;
@@ -78,16 +76,20 @@ interface Drawn {
   readonly text: BoxText;
   readonly group: SceneGroup;
   readonly label: string;
+  readonly pictured: boolean;
 }
 
 const drawn = new KeptFor<Entry, Drawn>();
 
-/** The box of an entry with its text, set within `wanted` CSS px. The same object comes back while nothing about it has changed. */
+/**
+ * The box of an entry with its text, set within `wanted` CSS px, and its photo or initials where its tier is `pictured`. The same object comes back while nothing
+ * about it has changed.
+ */
 export function entryGroup(
   entry: Entry,
   style: BoxStyle,
   { x, y, width, height }: Rect,
-  { wanted, label }: { readonly wanted: number; readonly label: string },
+  { wanted, label, pictured }: { readonly wanted: number; readonly label: string; readonly pictured: boolean },
 ): SceneGroup {
   const before = drawn.get(entry);
   const text = boxText(entry, style, wanted);
@@ -95,14 +97,17 @@ export function entryGroup(
     before &&
     before.style === style &&
     before.text === text &&
+    before.pictured === pictured &&
     before.group.bounds.width === width &&
     before.group.bounds.height === height;
   if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
   const empty = blank(style, width, height);
-  const children = alike ? before.group.children : content(text, style, empty);
+  const children = alike
+    ? before.group.children
+    : content(text, style, empty, pictured && hasPhotoRoom(style) ? entry : null);
   const bounds = alike ? before.group.bounds : empty.bounds;
   const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
-  drawn.set(entry, { style, text, group, label });
+  drawn.set(entry, { style, text, group, label, pictured });
   return group;
 }
 
@@ -136,9 +141,17 @@ function blank(style: BoxStyle, width: number, height: number): Blank {
   return made;
 }
 
-function content(text: BoxText, style: BoxStyle, { bounds: { width, height }, box }: Blank): Primitive[] {
-  const primitives: Primitive[] = [box];
-  const middle = textMiddle(style.shape, width, height);
+/** `pictured`: whose photo or initials stand with the text; null for nobody's. */
+function content(
+  text: BoxText,
+  style: BoxStyle,
+  { bounds: { width, height }, box }: Blank,
+  pictured: Entry | null,
+): Primitive[] {
+  const photo = pictured && photoOf(pictured, style, text, { width, height });
+  const primitives: Primitive[] = [box, ...(photo?.primitives ?? [])];
+  const plain = textMiddle(style.shape, width, height);
+  const middle = photo ? { x: plain.x + photo.move.x, y: plain.y + photo.move.y } : plain;
   for (const line of text.lines) {
     if (line.width === 0) continue;
     primitives.push({

@@ -39,7 +39,7 @@ export interface TextPrimitive {
   readonly fill: string;
   readonly runs: readonly Run[];
   /** Which part of an entry the line belongs to. */
-  readonly part: 'name' | 'detail' | 'note';
+  readonly part: 'name' | 'detail' | 'note' | 'mark';
 }
 
 /** Text along a curve: each glyph stands on its own place, turned about it. */
@@ -65,6 +65,8 @@ export interface ImagePrimitive {
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  /** Fills its place, what stands over cut off, within a circle or not; left out: the whole picture. */
+  readonly crop?: 'round' | 'square';
 }
 
 export type Primitive = BoxPrimitive | PathPrimitive | TextPrimitive | CurvedTextPrimitive | ImagePrimitive;

@@ -69,7 +69,7 @@ export function tierScene(
         ? branchGroups(structure, places, fitted, { plan, joinRadius })
         : fans(diagram, structure, layout, look.line)),
       ...links,
-      ...boxes(diagram, structure, styles, { places, wanted: fit.wanted, words, marks }),
+      ...boxes(diagram, structure, styles, { places, wanted: fit.wanted, pictured: fit.boxes.pictured, words, marks }),
     ],
     notes: sheetNotes(onIt, look, sheet, notes),
     tiers: bands(diagram, structure, styles, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
@@ -136,12 +136,15 @@ function boxes(
   {
     places,
     wanted,
+    pictured,
     words,
     marks,
   }: {
     readonly places: readonly Rect[];
     /** For each tier the width its text is set in. */
     readonly wanted: readonly number[];
+    /** Of each tier, whether somebody has a photo. */
+    readonly pictured: readonly boolean[];
     readonly words: TierWords;
     readonly marks: Continued | null;
   },
@@ -157,7 +160,8 @@ function boxes(
     const tier = marks?.tierOf(entry.id) ?? structure.tier[i]!;
     const label = labelOf(diagram, structure, i, { alsoTo, words, tier });
     const box = boxBesideMark(place, marks, entry.id, styles[i]!);
-    const group = entryGroup(entry, styles[i]!, box, { wanted: wanted[structure.tier[i]! - 1]!, label });
+    const t = structure.tier[i]! - 1;
+    const group = entryGroup(entry, styles[i]!, box, { wanted: wanted[t]!, label, pictured: pictured[t]! });
     const mark = markOf(place, marks, entry.id, styles[i]!);
     return mark ? [group, mark] : [group];
   });

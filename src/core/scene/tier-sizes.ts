@@ -3,7 +3,9 @@ import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin, type TextFolds } from '../measure';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { markHeight, markWidth, type Continued } from './marks';
-import { boxAround, isSymbol, type Padding } from './entry-group';
+import { isSymbol } from './box-shapes';
+import { boxAround, type Padding } from './entry-group';
+import { hasPhotoRoom, withPhoto } from './photo';
 
 /** The sizes that the boxes of each tier can have, from narrow to wide, and for each the width its text is set in, CSS px. */
 export interface SizeChoices {
@@ -11,6 +13,8 @@ export interface SizeChoices {
   /** The same with less room around the text. */
   readonly tight: readonly (readonly TierSizes[])[];
   readonly wanted: readonly (readonly number[])[];
+  /** Of each tier, whether somebody of it has a photo. */
+  readonly pictured: readonly boolean[];
 }
 
 const mostChoices = 5;
@@ -43,6 +47,7 @@ export function sizeChoices(
       styles: styles.slice(from, to),
       folds: ids.map((id, k) => textFolds(own(diagram.entries, id)!, styles[from + k]!)),
       widest: diagram.arrangement.widest,
+      pictured: ids.some((id, k) => own(diagram.entries, id)!.image !== undefined && hasPhotoRoom(styles[from + k]!)),
     });
     const before = known[t];
     return before && isAsBefore(before.tier, tier) ? before : { tier, ...ofTier(tier) };
@@ -52,6 +57,7 @@ export function sizeChoices(
     sizes: made.map(({ sizes }) => sizes),
     tight: made.map(({ tight }) => tight),
     wanted: made.map(({ wanted }) => wanted),
+    pictured: made.map(({ tier }) => tier.pictured),
   };
   const before = kept.get(structure);
   if (before && same(before, choices)) return before;
@@ -68,6 +74,7 @@ interface Tier {
   readonly marks: Continued | null;
   readonly narrowest: number;
   readonly widest: number;
+  readonly pictured: boolean;
   readonly from: number;
   readonly to: number;
 }
@@ -86,6 +93,7 @@ function isAsBefore(before: Tier, now: Tier): boolean {
   return (
     before.narrowest === now.narrowest &&
     before.widest === now.widest &&
+    before.pictured === now.pictured &&
     before.folds.every((folds, k) => folds === now.folds[k] && before.styles[k] === now.styles[k]) &&
     sameNumbers(before.beside.subarray(now.from, now.to), now.beside.subarray(now.from, now.to))
   );
@@ -153,14 +161,14 @@ function commonSize(tier: Tier, wanted: number): { width: number; height: number
 }
 
 function sizeOf(
-  { folds: all, styles, narrowest }: Tier,
+  { folds: all, styles, narrowest, pictured }: Tier,
   k: number,
   wanted: number,
   padded: Padding,
 ): { width: number; height: number } {
   const [folds, style] = [all[k]!, styles[k]!];
   const text = { width: widthWithin(folds, wanted), height: heightWithin(folds, style, wanted) };
-  return boxAround(text, style, { narrowest, padded });
+  return boxAround(pictured && hasPhotoRoom(style) ? withPhoto(text, style) : text, style, { narrowest, padded });
 }
 
 function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
@@ -203,6 +211,7 @@ const sameNumbers = (a: ArrayLike<number>, b: ArrayLike<number>): boolean => {
 function same(a: SizeChoices, b: SizeChoices): boolean {
   return (
     a.sizes.length === b.sizes.length &&
+    a.pictured.every((one, t) => one === b.pictured[t]) &&
     a.wanted.every((widths, t) => sameNumbers(widths, b.wanted[t]!)) &&
     a.sizes.every((options, t) =>
       options.every(

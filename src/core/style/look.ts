@@ -175,6 +175,8 @@ export const tierStyle = remember(
       detailSize: [13, 12.5][tier - 1] ?? 12,
       details: 2,
       equalSize: true,
+      photo: 'before',
+      photoShape: 'round',
     };
   },
 );

@@ -18,9 +18,15 @@ function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean;
 }
 
 const handlers: Handlers = {
-  image(pdf, { image, x, y, width, height }, images) {
+  image(pdf, { image, x, y, width, height, crop }, images) {
     const file = images.get(image);
-    if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
+    if (file && crop) {
+      pdf.save();
+      if (crop === 'round') pdf.ellipse(x + width / 2, y + height / 2, width / 2, height / 2).clip();
+      else pdf.rect(x, y, width, height).clip();
+      pdf.image(Buffer.from(file.bytes), x, y, { cover: [width, height], align: 'center', valign: 'center' });
+      pdf.restore();
+    } else if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
     else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');
   },
   box(pdf, box) {

@@ -27,6 +27,9 @@ const esc = (text: string): string =>
 const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string =>
   dashPattern(width, line).map(num).join(' ');
 
+/** What a picture that fills its place is cut to. */
+const clipOf = (crop: 'round' | 'square'): string => (crop === 'round' ? 'circle(50%)' : 'inset(0)');
+
 type Href = (image: string) => string | null;
 
 /** Where its fonts are not at hand, a text still takes the width it was measured with. A single letter cannot be spaced. */
@@ -39,12 +42,12 @@ const asScript = ({ face, rtl }: Run): string =>
 
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
-  image: ({ image, x, y, width, height }, hrefOf) => {
+  image: ({ image, x, y, width, height, crop }, hrefOf) => {
     const href = hrefOf(image);
     const place = `x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}"`;
     return href === null
       ? `<rect ${place} fill="none" stroke="#888888" stroke-width="0.75"/>`
-      : `<image ${place} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
+      : `<image ${place}${crop ? ` preserveAspectRatio="xMidYMid slice" style="clip-path:${clipOf(crop)}"` : ''} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
   },
   box: (box) =>
     `<path d="${boxOutline(box)}" fill="${box.fill}"${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed ? ` stroke-dasharray="${dash(box.strokeWidth)}"` : ''}/>`,

@@ -1,8 +1,16 @@
 import { useEffect } from 'react';
 import { useParts } from './context';
-import { partsOf } from './kinds';
+import { bringPictures } from './pictures/bring-pictures';
 
-/** Files dropped anywhere on the Bench are taken by the kind, or refused in words; the browser never opens one in place of the application. */
+/** The entry whose box or line is at a place on the page; null for none. */
+function entryAt(target: EventTarget | null): string | null {
+  if (!(target instanceof Element)) return null;
+  const box = target.closest('[data-entry]')?.getAttribute('data-entry');
+  const line = target.closest('[role="row"]')?.querySelector('[form^="line-"]')?.getAttribute('form');
+  return box ?? line?.slice('line-'.length) ?? null;
+}
+
+/** Files dropped anywhere on the Bench are taken, pictures by the entry they are dropped on, or refused in words; the browser never opens one in place of the application. */
 export function useDroppedFiles(): void {
   const { store } = useParts();
   useEffect(() => {
@@ -14,11 +22,9 @@ export function useDroppedFiles(): void {
       if (!holdsFiles(event)) return;
       event.preventDefault();
       const files = [...(event.dataTransfer?.files ?? [])];
-      const { notify, diagram } = store.getState();
+      const { notify } = store.getState();
       const pictures = files.filter(({ type }) => type.startsWith('image/'));
-      const { bringPictures } = partsOf(diagram.kind);
-      if (pictures.length > 0 && bringPictures) void bringPictures(store, pictures);
-      else if (pictures.length > 0) notify(['Pictures are shown in Venn diagrams; this kind of diagram shows none.']);
+      if (pictures.length > 0) void bringPictures(store, pictures, entryAt(event.target));
       if (pictures.length < files.length)
         notify([
           'To bring a newer list, open it, copy its lines and put them into List, As text; or begin a new diagram on the Desk.',

@@ -42,6 +42,8 @@ function Shape({ primitive }: { primitive: Primitive }) {
           y={primitive.y}
           width={primitive.width}
           height={primitive.height}
+          preserveAspectRatio={primitive.crop && 'xMidYMid slice'}
+          style={primitive.crop && { clipPath: primitive.crop === 'round' ? 'circle(50%)' : 'inset(0)' }}
         />
       );
     case 'curvedText':

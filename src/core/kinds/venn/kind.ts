@@ -173,6 +173,8 @@ export const venn: Kind<VennTypes> = {
   explain: (diagram, _structure, scope) => explainVenn(diagram, scope),
   covers: vennEntriesIn,
   originWords: { region: 'set for the region', set: 'set for the set' },
+  showPictures: ({ venn: { manner } }) =>
+    manner.content === 'scattered' ? [] : [{ kind: 'setManner', patch: { content: 'scattered' } }],
   takesLong: (diagram) => {
     const sets = Object.keys(diagram.venn.sets).length;
     return (sets === 3 && isToScale(diagram, sets)) || Object.keys(diagram.entries).length > longFrom;

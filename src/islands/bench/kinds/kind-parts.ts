@@ -3,7 +3,6 @@ import type { Stands } from '../../../core/scene';
 import type { Gesture, Drawn, Diagram, Scope } from '../../../core/diagram';
 import type { Direction } from '../tree/outline-moves';
 import type { Selection } from '../selection';
-import type { BenchStore } from '../store';
 import type { StyleProperty } from '../../../core/model';
 
 /** One scope to choose in Style; `among` lets its own kind be chosen in place. */
@@ -61,8 +60,6 @@ export interface KindParts {
   properties(scope: Scope): readonly StyleProperty[];
   /** What the text of a scope stands on where that is not its fill; left out where it always is. */
   textGround?(diagram: Diagram, scope: Scope): string | null;
-  /** Takes picture files that were dropped; left out where the kind shows no pictures. */
-  readonly bringPictures?: (store: BenchStore, files: readonly File[]) => Promise<void>;
   /** Some lines on which the looks are shown. */
   readonly sample: Diagram;
   scopes(diagram: Diagram, drawn: Drawn, scope: Scope, selection: Selection): ScopeChoice[];

@@ -51,6 +51,12 @@ export const rows: readonly Row[] = [
   { property: 'detailSize', name: 'Detail size', control: px(5, 60, 0.5) },
   { property: 'details', name: 'Detail lines', control: px(0, 8) },
   { property: 'equalSize', name: 'Size', control: choice([true, 'equal in the tier'], [false, 'each to its text']) },
+  {
+    property: 'photo',
+    name: 'Photos',
+    control: choice(['before', 'beside the text'], ['above', 'above the text'], ['none', 'not shown']),
+  },
+  { property: 'photoShape', name: 'Photo shape', control: choice(['round', 'round'], ['square', 'square']) },
 ];
 
 const mark = choice(['none', 'none'], ['arrow', 'arrow'], ['dot', 'dot']);

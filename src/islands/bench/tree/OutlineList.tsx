@@ -8,6 +8,7 @@ import { Links } from './Links';
 import { PlainText } from '../list/PlainText';
 import { RoleChoice } from './RoleChoice';
 import type { TreeBenchWords } from './words';
+import { Pictures } from '../pictures/Pictures';
 import { Tray } from '../list/Tray';
 
 /** The list: an outline grid for the keyboard, or plain text. */
@@ -22,6 +23,7 @@ export function OutlineList({ words }: { words: TreeBenchWords }) {
             <AddLine where="next" />
             <AddLine where="under" />
             <RemoveLine />
+            <Pictures />
           </>
         )}
         <AsText plain={plain} onChange={setPlain} />

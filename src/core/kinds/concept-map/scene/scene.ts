@@ -105,6 +105,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     entryGroup(own(shown.entries, id)!, styles[i]!, drawn.boxes[i]!, {
       wanted: wanted[listing.tier[i]! - 1]!,
       label: labelOf(diagram, listing, i, said),
+      pictured: choices.pictured[listing.tier[i]! - 1]!,
     }),
   );
   const groups = [...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...boxes];

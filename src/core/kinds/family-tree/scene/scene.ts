@@ -59,7 +59,10 @@ export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles
       margin,
     }),
   );
-  return drawn(diagram, shown, listing, styles, { rows, ...taken, legend, largest, margin, smallest });
+  return drawn(diagram, shown, listing, styles, {
+    ...{ rows, ...taken, legend, largest, margin, smallest },
+    pictured: choices.pictured,
+  });
 }
 
 /** Entries as their boxes show them: the life, and the number where one is asked for. */
@@ -99,6 +102,8 @@ interface Taken extends TakenSheet<Placed> {
   readonly largest: number;
   readonly margin: number;
   readonly smallest: number | null;
+  /** Of each generation, whether somebody has a photo. */
+  readonly pictured: readonly boolean[];
 }
 
 function drawn(
@@ -106,7 +111,7 @@ function drawn(
   shown: DiagramCommon,
   listing: RelatedListing,
   styles: readonly BoxStyle[],
-  { rows, sheet, fitted: placed, legend, largest, margin, smallest }: Taken,
+  { rows, sheet, fitted: placed, legend, largest, margin, smallest, pictured }: Taken,
 ): Scene {
   const { across, along, width, height, wanted } = placed;
   const { ids, tier, tierStart, outline } = listing;
@@ -135,7 +140,11 @@ function drawn(
       const start = row.start + (right ? 0 : (row.end - row.start - length) / 2);
       const box = { x: right ? start : begin, y: right ? begin : start, width: width[i]!, height: height[i]! };
       const entry = own(shown.entries, ids[i]!)!;
-      return entryGroup(entry, styles[i]!, box, { wanted: wanted[tier[i]! - 1]!, label: labelOf(diagram, listing, i) });
+      return entryGroup(entry, styles[i]!, box, {
+        wanted: wanted[tier[i]! - 1]!,
+        label: labelOf(diagram, listing, i),
+        pictured: pictured[tier[i]! - 1]!,
+      });
     });
   return {
     title: diagram.title,

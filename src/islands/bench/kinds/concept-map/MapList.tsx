@@ -3,6 +3,7 @@ import { useBench } from '../../context';
 import { AsText } from '../../list/AsText';
 import { AddLine, RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';
+import { Pictures } from '../../pictures/Pictures';
 import { Tray } from '../../list/Tray';
 import { Links } from '../../tree/Links';
 import { ListGrid } from '../../tree/ListGrid';
@@ -60,6 +61,7 @@ export function MapList() {
             <AddLine where="next" />
             <AddLine where="under" />
             <RemoveLine />
+            <Pictures />
           </div>
           <ListGrid words={words} />
           <Links />

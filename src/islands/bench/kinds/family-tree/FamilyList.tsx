@@ -5,6 +5,7 @@ import { addEntry, type AddWhere } from '../../edit-actions';
 import { AsText } from '../../list/AsText';
 import { RemoveLine } from '../../list/LineTools';
 import { PlainText } from '../../list/PlainText';
+import { Pictures } from '../../pictures/Pictures';
 import { Tray } from '../../list/Tray';
 import { ListGrid } from '../../tree/ListGrid';
 import type { TreeBenchWords } from '../../tree/words';
@@ -59,6 +60,7 @@ export function FamilyList() {
               </button>
             ))}
             <RemoveLine />
+            <Pictures />
           </>
         )}
         <AsText plain={plain} onChange={setPlain} />
@@ -67,8 +69,8 @@ export function FamilyList() {
       {!plain && <AboutPerson />}
       {!plain && <Tray />}
       <div className="shrink-0 border-t border-hair px-4 py-1.5 text-sm text-muted">
-        {count.toLocaleString('en')} {count === 1 ? 'person' : 'persons'}. Enter adds a sibling, Shift+Enter a child,
-        Ctrl+Enter a partner, Alt+Enter a parent.
+        {count.toLocaleString('en')} {count === 1 ? 'person' : 'persons'}. Enter adds a sibling, Shift+Enter a child (on
+        a partner: of that partnership), Ctrl+Enter a partner, Alt+Enter a parent.
       </div>
     </>
   );

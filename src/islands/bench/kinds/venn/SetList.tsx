@@ -7,7 +7,7 @@ import { PlainText } from '../../list/PlainText';
 import { Tray } from '../../list/Tray';
 import { MembershipGrid } from './MembershipGrid';
 import { SelectAlike } from '../../list/SelectAlike';
-import { Pictures } from './Pictures';
+import { Pictures } from '../../pictures/Pictures';
 import { RegionLists } from './RegionLists';
 import { Sets } from './Sets';
 

@@ -15,7 +15,6 @@ import { nearestTowards } from '../../stage/nearest-towards';
 import { entriesOf, leadingEntry } from '../../selection';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { dropSet, sampleSets, setNameAt } from './dragging-sets';
-import { bringPictures } from './bring-pictures';
 import { tick } from './set-actions';
 import { Exercise } from './Exercise';
 import { SetList } from './SetList';
@@ -39,7 +38,6 @@ export const vennParts: KindParts = {
   HandOut: Exercise,
   properties: (scope) => (scope.kind === 'set' ? curveProperties : [...curveProperties, 'detailSize', 'details']),
   sample: sampleSets(),
-  bringPictures,
   litRegions: (scope) => (scope.kind === 'region' ? [scope.region] : []),
   grab: setNameAt,
   textGround: (diagram, scope) => (scope.kind === 'set' ? lookOf(diagram.look).ground : null),

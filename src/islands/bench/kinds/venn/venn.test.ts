@@ -8,7 +8,7 @@ import { vennOf } from '../../../../core/testing/arbitrary-venn';
 import { createBench } from '../../store';
 import { partsOf } from '..';
 import { setNameAt } from './dragging-sets';
-import { entryOfFile } from './entry-of-file';
+import { entryOfFile } from '../../pictures/entry-of-file';
 import { newSet, pasteItems, tick } from './set-actions';
 
 const diagram = vennOf(3, [1, 2, 3, 7, 0], (i) => ['curlew', 'skylark', 'teal', 'shelduck', 'turnstone'][i]!);

@@ -1,10 +1,10 @@
 import { Image as ImageIcon } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { own } from '../../../../core/model';
-import { useBench, useParts } from '../../context';
+import { own } from '../../../core/model';
+import { useBench, useParts } from '../context';
 import { bringPictures } from './bring-pictures';
 
-/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. Both buttons are always there, so that nothing moves under a press. */
+/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. The second button is there as soon as there is any picture. */
 export function Pictures() {
   const { store } = useParts();
   const input = useRef<HTMLInputElement>(null);
@@ -13,6 +13,7 @@ export function Pictures() {
   const image = useBench((state) =>
     state.selected === null ? undefined : own(state.diagram.entries, state.selected)?.image,
   );
+  const some = useBench((state) => Object.values(state.diagram.entries).some((entry) => entry.image));
   async function bring(files: readonly File[]) {
     setBusy(true);
     try {
@@ -45,14 +46,16 @@ export function Pictures() {
       >
         <ImageIcon size={15} aria-hidden="true" /> {busy ? 'Bringing …' : 'Pictures'}
       </button>
-      <button
-        className="plain text-sm"
-        disabled={!image}
-        title="Take the picture of the selected entry out"
-        onClick={() => selected && store.getState().perform([{ kind: 'setImage', id: selected, image: null }])}
-      >
-        No picture
-      </button>
+      {some && (
+        <button
+          className="plain text-sm"
+          disabled={!image}
+          title="Take the picture of the selected entry out"
+          onClick={() => selected && store.getState().perform([{ kind: 'setImage', id: selected, image: null }])}
+        >
+          No picture
+        </button>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
-import type { Diagram } from '../../../../core/diagram';
-import { foldFileName, foldName, pictureFileOf } from '../../../../core/read';
+import type { Diagram } from '../../../core/diagram';
+import { foldFileName, foldName, pictureFileOf } from '../../../core/read';
 
 /** The entry whose list names this picture file, else the one that is called as the file is; null for none. */
 export function entryOfFile(diagram: Diagram, file: string): string | null {

@@ -1,0 +1,77 @@
+import { readFile } from 'node:fs/promises';
+import type { Locator } from '@playwright/test';
+import { box, expect, kept, make, makeChart, step, test } from './fixtures';
+import { Gestures } from './gestures';
+
+const crew = 'Ama Boateng\n\tIvo Marangoni\n\tMaren Solheim\n\tTaavi Kõrvits\n\t\tJin Castellanos';
+// One red pixel.
+const png = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==';
+
+/** Drops picture files of the given names on something. */
+const dropPictures = (onto: Locator, ...names: string[]) =>
+  onto.evaluate(
+    (target, { given, data }) => {
+      const bytes = Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0));
+      const carried = new DataTransfer();
+      for (const name of given) carried.items.add(new File([bytes], name, { type: 'image/png' }));
+      target.dispatchEvent(new DragEvent('drop', { dataTransfer: carried, bubbles: true, cancelable: true }));
+    },
+    { given: names, data: png },
+  );
+
+test('photos are dropped on a box or a line, or find their entries by name; the others show initials', async ({
+  desk: page,
+}) => {
+  await makeChart(page, crew, 5);
+  const pictures = page.getByTestId('stage').locator('image');
+  await dropPictures(box(page, 'Maren Solheim'), 'IMG_2041.png');
+  await expect(pictures).toHaveCount(1);
+  await expect(box(page, 'Maren Solheim').locator('image')).toHaveCount(1);
+  // The others of her tier have none yet.
+  await expect(box(page, 'Ivo Marangoni').getByText('IM', { exact: true })).toBeVisible();
+  await expect(box(page, 'Ama Boateng').getByText('AB', { exact: true })).toHaveCount(0);
+  await dropPictures(page.getByLabel('Name, line 2'), 'holiday.png');
+  await expect(box(page, 'Ivo Marangoni').locator('image')).toHaveCount(1);
+  await dropPictures(page.getByTestId('stage'), 'Ama Boateng.png', 'taavi korvits.png', 'nobody.png');
+  await expect(pictures).toHaveCount(4);
+  await expect(page.getByText('No entry is called like nobody.png')).toBeVisible();
+  await kept(page);
+  const id = page.url().split('/').at(-1)!.split('?')[0]!;
+  const svg = await (await page.request.get(`/api/diagrams/${id}/hand-out?format=svg`)).text();
+  expect(svg.match(/clip-path:circle\(50%\)/g)).toHaveLength(4);
+  // One step takes back what one drop brought.
+  await page.getByTestId('stage').click({ position: { x: 8, y: 8 } });
+  await page.keyboard.press('Control+z');
+  await expect(pictures).toHaveCount(2);
+});
+
+test('photos above the text, in squares, or hidden, by their tier', async ({ desk: page }) => {
+  await makeChart(page, crew, 5);
+  await dropPictures(box(page, 'Maren Solheim'), 'a.png');
+  const picture = box(page, 'Maren Solheim').locator('image');
+  await expect(picture).toHaveAttribute('style', /circle/);
+  await step(page, 'Style');
+  await page.getByLabel('Photo shape', { exact: true }).selectOption('square');
+  await expect(picture).not.toHaveAttribute('style', /circle/);
+  const side = Number(await picture.getAttribute('width'));
+  await page.getByLabel('Photos', { exact: true }).selectOption('above the text');
+  await expect.poll(async () => Number(await picture.getAttribute('y'))).toBeLessThan(side);
+  await page.getByLabel('Photos', { exact: true }).selectOption('not shown');
+  await expect(picture).toHaveCount(0);
+});
+
+test('father, mother and child, a photo on one, a word of context, a PDF, in 5 gestures beyond the typing', async ({
+  desk: page,
+}) => {
+  await make(page, 'Ada Quill + Bo Marsh\n\tCy Marsh', 'family tree');
+  const hand = new Gestures(page);
+  await dropPictures(box(page, 'Cy Marsh'), 'cy.png');
+  await expect(box(page, 'Cy Marsh').locator('image')).toHaveCount(1);
+  await hand.click(page.getByLabel('Steps').getByRole('button', { name: 'Hand out', exact: true }));
+  const download = page.waitForEvent('download');
+  await hand.click(page.getByRole('button', { name: 'Save PDF' }));
+  expect((await readFile(await (await download).path())).subarray(0, 5).toString()).toBe('%PDF-');
+  // The drop is one more.
+  expect(hand.count + 1).toBeLessThanOrEqual(5);
+  hand.tell('A family of three with a photo, to a PDF, with the drop');
+});

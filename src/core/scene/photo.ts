@@ -1,0 +1,101 @@
+import { capHeightOf, runsOf, sansFace, widthOfRuns } from '../measure';
+import type { BoxStyle, Entry } from '../model';
+import { contrastRatio, readableText } from '../style';
+import { isSymbol } from './box-shapes';
+import type { Primitive } from './scene';
+
+/** Between a photo and the text beside it, and above it. CSS px. */
+const gaps = { before: 9, above: 5, none: 0 } as const;
+/** Contrast from which a disc stands out from its box. */
+const standsOut = 1.8;
+/** A photo is as high as so many lines of the name. */
+const sideInNames = 2.5;
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Side of a photo in a style, CSS px. */
+const sideOf = ({ nameSize }: BoxStyle): number => Math.round(nameSize * sideInNames);
+
+/** Whether boxes of a style have room for a photo where one of their tier has one. Symbols have none. */
+export const hasPhotoRoom = ({ photo, shape }: BoxStyle): boolean => photo !== 'none' && !isSymbol(shape);
+
+/** The size of a text together with the photo that stands with it. */
+export function withPhoto(text: Size, style: BoxStyle): Size {
+  const side = sideOf(style);
+  return style.photo === 'above'
+    ? { width: Math.max(side, text.width), height: side + gaps.above + text.height }
+    : { width: side + gaps.before + text.width, height: Math.max(side, text.height) };
+}
+
+/** The photo of an entry, or its initials, in the middle of its box with its text; and how far that moves the text from the middle of the box. */
+export function photoOf(
+  entry: Entry,
+  style: BoxStyle,
+  text: Size,
+  box: Size,
+): { readonly primitives: readonly Primitive[]; readonly move: { readonly x: number; readonly y: number } } {
+  const side = sideOf(style);
+  const all = withPhoto(text, style);
+  const [left, top] = [(box.width - all.width) / 2, (box.height - all.height) / 2];
+  const above = style.photo === 'above';
+  const at = above ? { x: (box.width - side) / 2, y: top } : { x: left, y: (box.height - side) / 2 };
+  const move = above ? { x: 0, y: (side + gaps.above) / 2 } : { x: (side + gaps.before) / 2, y: 0 };
+  const round = style.photoShape === 'round';
+  if (entry.image)
+    return {
+      primitives: [
+        { type: 'image', image: entry.image.id, ...at, width: side, height: side, crop: round ? 'round' : 'square' },
+      ],
+      move,
+    };
+  return { primitives: initials(entry.name, style, { ...at, side }), move };
+}
+
+/** The first letters of the first and the last word of a name. */
+export function initialsOf(name: string): string {
+  const words = name.split(/\s+/).filter((word) => /[\p{L}\p{N}]/u.test(word));
+  const first = (word: string | undefined): string => /[\p{L}\p{N}]/u.exec(word ?? '')?.[0] ?? '';
+  return (first(words[0]) + (words.length > 1 ? first(words.at(-1)) : '')).toLocaleUpperCase('en');
+}
+
+function initials(
+  name: string,
+  style: BoxStyle,
+  { x, y, side }: { readonly x: number; readonly y: number; readonly side: number },
+): Primitive[] {
+  const face = sansFace(600, 'upright');
+  const size = Math.round(side * 0.4);
+  const letters = initialsOf(name);
+  const runs = letters === '' ? [] : runsOf(letters, face, size);
+  // In the colours of its tier: on that of its border where it stands out from the box, else on that of its text.
+  const ground = contrastRatio(style.border, style.fill) >= standsOut ? style.border : style.text;
+  const ink = readableText(style.fill, ground, '#1d2321', '#ffffff');
+  return [
+    {
+      type: 'box',
+      shape: style.photoShape === 'round' ? 'ellipse' : 'square',
+      corner: 0,
+      ...{ x, y, width: side, height: side },
+      fill: ground,
+      stroke: ground,
+      strokeWidth: 0,
+      dashed: false,
+    },
+    ...(runs.length === 0
+      ? []
+      : [
+          {
+            type: 'text' as const,
+            x: x + (side - widthOfRuns(runs)) / 2,
+            y: y + (side + capHeightOf(face, size)) / 2,
+            size,
+            fill: ink,
+            runs,
+            part: 'mark' as const,
+          },
+        ]),
+  ];
+}
