@@ -195,6 +195,10 @@ test('ideas are enclosed, and the outline follows them into another arrangement'
   await expect(page.getByTestId('stage')).toContainText('What settles');
   await page.getByRole('button', { name: 'Remove the enclosure What settles' }).click();
   await expect(page.getByTestId('stage')).not.toContainText('What settles');
+  const idea = page.getByTestId('stage').locator('g.glides > [data-entry]').first();
+  await expect(idea).toHaveCSS('transition-property', 'transform');
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await expect(idea).toHaveCSS('transition-duration', '1e-05s');
 });
 
 test('the whole job without a pointer', async ({ desk: page }) => {

@@ -1,4 +1,13 @@
-import { converter } from 'culori';
+import {
+  converter,
+  differenceCiede2000,
+  filterDeficiencyDeuter,
+  filterDeficiencyProt,
+  filterDeficiencyTrit,
+  filterGrayscale,
+  parse,
+  type Color,
+} from 'culori';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyGesture, type Gesture, type Diagram, type Scope } from '../diagram';
@@ -7,7 +16,7 @@ import { hierarchyOf } from '../hierarchy';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { contrastRatio, leastContrast, readableText } from './contrast';
 import { explainStyle, resolveStyles } from './cascade';
-import { looks, roleStyle, tierStyle } from './look';
+import { lookOf, looks, roleStyle, tierStyle } from './look';
 
 const lab65 = converter('lab65');
 const done = (diagram: Diagram, gesture: Gesture): Diagram => {
@@ -64,6 +73,30 @@ describe.each(looks.map((look) => [look.id, look] as const))('the look %s', (_, 
     expect(contrastRatio(look.line, look.ground)).toBeGreaterThanOrEqual(3));
   it('gives the first tier a colour clearly apart from the others', () => {
     expect(contrastRatio(tierStyle(look, 1).fill, tierStyle(look, 3).fill)).toBeGreaterThan(1.5);
+  });
+});
+
+describe('the look that stays apart for every colour vision', () => {
+  const apart = differenceCiede2000();
+  it('is judged by CIEDE2000 (test pairs of Sharma, Wu and Dalal 2005, table 1)', () => {
+    const pair = (a: number, b: number) => ({ mode: 'lab65' as const, l: 50, a, b });
+    expect(apart(pair(2.6772, -79.7751), pair(0, -82.7485))).toBeCloseTo(2.0425, 4);
+    expect(apart(pair(2.5, 0), pair(0, -2.5))).toBeCloseTo(4.3065, 4);
+  });
+  it('has its first three tiers 8 or more apart in full, with each of three deficiencies, and in grey', () => {
+    const { id } = looks.find(({ name }) => name === 'Beacon')!;
+    const fills = [1, 2, 3].map((tier) => tierStyle(lookOf(id), tier).fill);
+    // The filters of the package share no type.
+    const seen = (filter: unknown, fill: string) => (filter as (colour: Color) => Color)(parse(fill)!);
+    for (const filter of [
+      filterDeficiencyProt(0),
+      filterDeficiencyProt(1),
+      filterDeficiencyDeuter(1),
+      filterDeficiencyTrit(1),
+      filterGrayscale(1),
+    ])
+      for (const t of [0, 1])
+        expect(apart(seen(filter, fills[t]!), seen(filter, fills[t + 1]!))).toBeGreaterThanOrEqual(8);
   });
 });
 

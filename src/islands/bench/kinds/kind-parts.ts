@@ -71,6 +71,8 @@ export interface KindParts {
   readonly drawsLinks: boolean;
   /** What drawing a link to free ground does; left out where it does nothing. */
   linkToGround?(diagram: Diagram, from: string): DropPlan;
+  /** True where boxes glide to their new places, so that the eye can follow; left out where they are there at once. */
+  readonly glides?: true;
   /** True where keys nudge what is selected off its place. */
   readonly nudges: boolean;
   drop(diagram: Diagram, drawn: Drawn, dragged: Dragged): DropPlan;

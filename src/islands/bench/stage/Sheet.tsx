@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Group, Outline } from '../../drawing/SceneShapes';
 import { useBench, useParts } from '../context';
 import { overlap } from '../../../core/arrange/graph';
+import { partsOf } from '../kinds';
 import { isOutlineOnly, visiblePart, type View } from '../view';
 
 /** Around what is seen, this much is drawn too, so that small moves need no new drawing. */
@@ -12,6 +13,7 @@ const renewPx = 100;
 export function Sheet() {
   const { view } = useParts();
   const scene = useBench((state) => (state.trial ?? state.drawn).scene);
+  const glides = useBench((state) => partsOf(state.diagram.kind).glides === true);
   const [seen, setSeen] = useState<View & { width: number; height: number }>(() => view.getState());
   useEffect(
     () =>
@@ -52,6 +54,7 @@ export function Sheet() {
         <Group key={group.stands.id} group={group} />
       ))}
       <g
+        className={glides ? 'glides' : undefined}
         transform={`translate(${drawing.x} ${drawing.y}) scale(${drawing.scale})`}
         role="list"
         aria-label={scene.description}

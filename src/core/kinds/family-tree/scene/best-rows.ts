@@ -10,6 +10,10 @@ const rowsKept = new KeptFor<RelatedListing, Rows>();
 /** Couples are tried below their other family this many times, fewer the more persons there are. */
 const mostExceptions = 120;
 const exceptionsWorth = 5_000;
+/** From this many persons on, couples stay where each way puts them, and are turned once: an edit of many is to be seen soon. */
+const many = 250;
+const mostTurns = 3;
+const turnsOfMany = 1;
 
 interface Tried {
   readonly way: Way;
@@ -31,7 +35,8 @@ export function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
   let best = ways
     .map((way) => triedRows(diagram, listing, unions, way))
     .reduce((least, one) => (isBetter(one, least) ? one : least));
-  let left = Math.min(mostExceptions, Math.round(exceptionsWorth / Math.max(1, listing.shown.size)));
+  const persons = listing.shown.size;
+  let left = persons >= many ? 0 : Math.min(mostExceptions, Math.round(exceptionsWorth / Math.max(1, persons)));
   for (let helped = true; helped && left > 0 && best.crossings > 0;) {
     helped = false;
     for (const block of best.rows.torn) {
@@ -59,7 +64,8 @@ function triedRows(
   const gaps = { partner: partnerGap, sibling: arrangement.siblingGap, branch: arrangement.branchGap };
   let best: Tried | null = null;
   let rows = rowsOf(listing, unions, way);
-  for (let turn = 0; turn < 4; turn++) {
+  const turns = listing.shown.size >= many ? turnsOfMany : mostTurns;
+  for (let turn = 0; turn <= turns; turn++) {
     const across = placeAcross(rows, breadth, gaps);
     const one = { way, rows, crossings: crossingsOf(rows, across), width: across.right - across.left };
     if (!best || isBetter(one, best)) best = one;

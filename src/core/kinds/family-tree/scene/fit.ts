@@ -10,6 +10,9 @@ import { placeAcross, type Across } from './place';
 export const partnerGap = 26;
 const leastGap = { partner: 18, sibling: 6, branch: 10, tier: 30 } as const;
 const eases = [1, 0.6, 0.3, 0];
+/** Of large families fewer widths and gaps are tried, so that an edit is seen soon. */
+const many = 250;
+const easesOfMany = [1, 0];
 
 /** A family in its rows, with the sizes that print largest. */
 export interface Placed {
@@ -51,8 +54,11 @@ export function fitted(
   let best: { trial: Trial; scale: number } | null = null;
   // How many lines run between two rows hardly changes with the widths of boxes.
   let gaps: readonly number[] | null = null;
-  for (const ease of eases) {
-    for (let k = most - 1; k >= 0; k--) {
+  const large = listing.shown.size >= many;
+  const all = Array.from({ length: most }, (_, k) => most - 1 - k);
+  const some = large ? [...new Set([all[0]!, all[most >> 1]!, all.at(-1)!])] : all;
+  for (const ease of large ? easesOfMany : eases) {
+    for (const k of some) {
       const trial = trialWith(diagram, listing, rows, choices, { ease, share: most === 1 ? 0 : k / (most - 1) });
       gaps ??= alongOf(rows, trial).gaps;
       const along = trial.depth.reduce(

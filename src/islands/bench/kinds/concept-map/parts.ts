@@ -33,6 +33,7 @@ export const conceptMapParts: KindParts = {
   sample: sampleMap(),
   grab: () => null,
   drawsLinks: true,
+  glides: true,
   nudges: true,
   linkToGround: (diagram, from) => linkToGround(diagram as ConceptMap, from),
   towards: (_, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
