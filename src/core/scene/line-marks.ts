@@ -2,12 +2,16 @@ import { outside, roundedPath, short, shortened, type Extent, type Polyline } fr
 import type { LinkStyle } from '../model';
 import type { PathPrimitive } from './scene';
 
-/** A line in its style: it ends before the boxes by its gap, has its marks, and is parted where `gap` stands, as for its words. */
+/**
+ * A line in its style: it ends before the boxes by its gap, has its marks, and is parted where `gap` stands, as for its words. `piecesOf`: what of its course is
+ * drawn; all where it is left out.
+ */
 export function styledLine(
   points: Polyline,
   style: LinkStyle,
   gap: Extent | null,
   joinRadius: number,
+  piecesOf: (course: Polyline) => readonly Polyline[] = (course) => [course],
 ): readonly PathPrimitive[] {
   const size = markSize(style);
   const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
@@ -20,7 +24,10 @@ export function styledLine(
     dashed: style.dash === 'dashed',
     ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
   };
-  const d = (gap ? outside(course, gap) : [course]).map((line) => roundedPath(line, joinRadius)).join('');
+  const d = piecesOf(course)
+    .flatMap((piece) => (gap ? outside(piece, gap) : [piece]))
+    .map((line) => roundedPath(line, joinRadius))
+    .join('');
   const last = tips.length;
   const marks = [
     markPath(style.startMark, tips.slice(0, 4), size),

@@ -1,4 +1,5 @@
 import { extentOfLines, placeLabel, roundedPath, routeLinks, type Extent, type Polyline } from '../arrange/graph';
+import { bundlesOf, trunksOf } from './bundles';
 import type { Gaps, TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace, widthOfRuns } from '../measure';
@@ -28,24 +29,70 @@ export function sideLinks(
   const links = Object.values(diagram.links);
   if (links.length === 0) return [];
   const boxes = boxesOf(drawn);
-  const ways = routesOf(drawn, boxes, links, structure);
+  const bundles = bundlesOf(links, structure);
+  const ways = routesOf(drawn, boxes, links, structure, bundles);
+  const { own: parts, trunks } = trunksOf(ways, bundles);
+  const reporting = [...drawn.layout.fans.values()].flatMap((fan) => fan.flatMap((line) => legExtents(line.points)));
   const placed: Extent[] = [];
-  return links.map((link, k) => {
+  const lines = links.map((link, k) => {
     const points = ways[k]!;
+    const own = parts[k] ?? null;
     const style = linkStyle(diagram, link, kinds);
-    const near = link.phrase === '' ? [] : [...boxesNear(points, boxes), ...placed];
+    const near =
+      link.phrase === ''
+        ? []
+        : [
+            ...boxesNear(points, boxes),
+            ...boxesNear(points, reporting),
+            ...ways.flatMap((way, j) => (j === k ? [] : boxesNear(points, legExtents(way)))),
+            ...placed,
+          ];
     const label = labelOf(diagram, link);
     const { joinRadius } = diagram.arrangement;
-    const manner = JSON.stringify([points, style, label, joinRadius, near]);
+    const manner = JSON.stringify([points, own, style, label, joinRadius, near]);
     const before = kept.get(link);
     const made =
       before?.manner === manner
         ? before
-        : { manner, ...linkGroup(link, label, points, labelledLine(points, style, link.phrase, near, joinRadius)) };
+        : {
+            manner,
+            ...linkGroup(link, label, points, labelledLine(points, style, link.phrase, near, joinRadius, own)),
+          };
     kept.set(link, made);
     if (made.words) placed.push(made.words);
     return made.group;
   });
+  return [...trunks.map(({ first, lines: of }) => trunkGroup(of, linkStyle(diagram, links[first]!, kinds))), ...lines];
+}
+
+/** The room that each leg of a line takes, a little to its sides. */
+function legExtents(line: Polyline): Extent[] {
+  return Array.from({ length: Math.max(0, line.length / 2 - 1) }, (_, k) => {
+    const { x, y, width, height } = extentOfLines([line.slice(2 * k, 2 * k + 4)]);
+    return { x: x - 1, y: y - 1, width: width + 2, height: height + 2 };
+  });
+}
+
+/** The stretch that several links share: in the line of the first of them, twice as wide. */
+function trunkGroup(lines: readonly Polyline[], { lineColour, lineWidth, dash }: LinkStyle): SceneGroup {
+  return {
+    type: 'group',
+    stands: { for: 'trunk', id: lines[0]!.join(' ') },
+    label: '',
+    x: 0,
+    y: 0,
+    bounds: extentOfLines(lines),
+    children: [
+      {
+        type: 'path',
+        d: lines.map((line) => roundedPath(line, 0)).join(''),
+        stroke: lineColour,
+        strokeWidth: lineWidth * 2,
+        dashed: dash === 'dashed',
+        ...(dash === 'dotted' && { dotted: true as const }),
+      },
+    ],
+  };
 }
 
 const boxesOf = ({ layout: { x, y }, width, height }: Drawn): Extent[] =>
@@ -59,9 +106,13 @@ function routesOf(
   boxes: readonly Extent[],
   links: readonly Link[],
   { index }: Hierarchy,
+  bundles: readonly (number | undefined)[],
 ): readonly Polyline[] {
-  const ends = links.map(({ from, to }) => ({ from: index.get(from)!, to: index.get(to)! }));
-  const key = ends.map(({ from, to }) => `${from}>${to}`).join(' ');
+  const ends = links.map(({ from, to }, k) => {
+    const bundle = bundles[k];
+    return { from: index.get(from)!, to: index.get(to)!, ...(bundle !== undefined && { bundle }) };
+  });
+  const key = ends.map(({ from, to, bundle }) => `${from}>${to}${bundle ?? ''}`).join(' ');
   const before = routed.get(layout);
   if (before?.ends === key) return before.ways;
   const lines = [...layout.fans.values()].flatMap((fan) => fan.map(({ points }) => points));
@@ -105,7 +156,7 @@ export interface LabelledLine {
 
 /**
  * A line in its style with its words: the line is parted where they stand, ends before the boxes by its gap, and has its marks. Any kind with links may
- * draw them so.
+ * draw them so. `own`: the pieces that it shares with no other, where it does; the rest is drawn as their trunk.
  */
 export function labelledLine(
   points: Polyline,
@@ -113,12 +164,14 @@ export function labelledLine(
   phrase: string,
   avoid: readonly Extent[],
   joinRadius: number,
+  own: readonly Polyline[] | null = null,
 ): LabelledLine {
   const face = sansFace(400, 'italic');
   const runs = phrase === '' ? [] : runsOf(phrase, face, style.phraseSize);
   const width = widthOfRuns(runs);
   const label = runs.length === 0 ? null : placeLabel(points, { width, height: style.phraseSize * 1.2 }, avoid);
-  const children: Primitive[] = [...styledLine(points, style, label, joinRadius)];
+  const pieces = own && ((course: Polyline) => withEnds(own, course));
+  const children: Primitive[] = [...styledLine(points, style, label, joinRadius, pieces ?? undefined)];
   if (label)
     children.push({
       type: 'text',
@@ -131,6 +184,14 @@ export function labelledLine(
     });
   return { children, label };
 }
+
+/** Pieces of a line whose ends are those of its course, which stops before the boxes. */
+const withEnds = (pieces: readonly Polyline[], course: Polyline): Polyline[] =>
+  pieces.map((piece, k) => [
+    ...(k === 0 ? course.slice(0, 2) : piece.slice(0, 2)),
+    ...piece.slice(2, -2),
+    ...(k === pieces.length - 1 ? course.slice(-2) : piece.slice(-2)),
+  ]);
 
 function linkGroup(
   link: Link,

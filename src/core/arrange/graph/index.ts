@@ -1,3 +1,4 @@
+export { sharedWays } from './shared-ways';
 export { connectedParts } from './connected-parts';
 export { convexHull } from './convex-hull';
 export { inOrder } from './isotonic';

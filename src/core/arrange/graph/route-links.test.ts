@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Extent } from './polyline';
 import { laneGap, routeLinks } from './route-links';
+import { sharedWays } from './shared-ways';
 
 /** Boxes on a grid with a third of its places empty, 100 × 40 with 24 px between them. */
 const grounds = fc
@@ -67,6 +68,33 @@ describe('routes of links beside boxes', () => {
       }),
       { numRuns: 150 },
     );
+  });
+  it('of one bundle share a line or keep apart, and share one where they go the same way', () => {
+    fc.assert(
+      fc.property(grounds, ({ boxes, links }) => {
+        const bundled = links.map((link, k) => ({ ...link, ...(k % 3 > 0 && { bundle: k % 3 }) }));
+        const routes = routeLinks({ boxes, lines: [], out: 7 }, bundled).map(legs);
+        routes.forEach((a, i) =>
+          routes.slice(i + 1).forEach((b, j) => {
+            const together = bundled[i]!.bundle !== undefined && bundled[i]!.bundle === bundled[i + 1 + j]!.bundle;
+            for (const one of a)
+              for (const other of b)
+                expect(alongEachOther(one, other) && !(together && Math.abs(one.at - other.at) < 0.01)).toBe(false);
+          }),
+        );
+      }),
+      { numRuns: 150 },
+    );
+    const column = (x: number, y: number): Extent[] =>
+      Array.from({ length: 3 }, (_, k) => ({ x, y: y + k * 64, width: 100, height: 40 }));
+    const boxes = [...column(0, 0), ...column(600, 400)];
+    const ends = [0, 1, 2].map((k) => ({ from: k, to: k + 3, bundle: 1 }));
+    const ways = routeLinks({ boxes, lines: [], out: 7 }, ends);
+    const { own, shared } = sharedWays(ways);
+    expect(shared.length).toBeGreaterThan(0);
+    // Own pieces and what is shared make up the whole of each way.
+    const long = (line: readonly number[]) => legs(line).reduce((sum, { from, to }) => sum + to - from, 0);
+    ways.forEach((way, k) => expect(own[k]!.reduce((sum, piece) => sum + long(piece), 0)).toBeLessThan(long(way)));
   });
   it('cross a line in their way, but do not run along it', () => {
     const boxes: Extent[] = [

@@ -14,6 +14,8 @@ export interface RouteEnds {
   /** Indices of boxes. */
   readonly from: number;
   readonly to: number;
+  /** Links of one bundle run along each other, on one line, where that is no great way round; left out: none of any. */
+  readonly bundle?: number;
 }
 
 /** Least distance between two links that run side by side, between a link and another line, and between docking points. */
@@ -37,12 +39,25 @@ interface Port {
 /** What lies along a line of the grid: stretches that are shut, and stretches where another line runs. */
 interface Course {
   readonly shut: [number, number][];
-  readonly crowded: [number, number][];
+  readonly crowded: { readonly from: number; readonly to: number; readonly at: number; readonly bundle: number }[];
+}
+
+/** Of a way along its own bundle only this share is counted. */
+const alongBundle = 0.3;
+const noBundle = -1;
+
+interface Leg {
+  readonly upright: boolean;
+  readonly at: number;
+  readonly from: number;
+  readonly to: number;
+  readonly bundle: number;
 }
 
 /**
  * Routes links one after another around boxes with level and upright legs: on a grid of the lanes beside the boxes, by A* with a cost for bends. No leg
- * runs through a box; none runs within `laneGap` of another line along it where any way without that exists. Each end has a docking point of its own.
+ * runs through a box; none runs within `laneGap` of another line along it where any way without that exists, but on that of its own bundle. Each end has a
+ * docking point of its own.
  * O(lanes² log lanes) a link in the part of the drawing around both ends.
  */
 export function routeLinks(ground: RouteGround, links: readonly RouteEnds[]): Polyline[] {
@@ -56,7 +71,7 @@ class Router {
   private readonly upright = new Map<number, Course>();
   private readonly level = new Map<number, Course>();
   /** Legs of all lines so far: reporting lines first, then routed links. */
-  private readonly legs: { upright: boolean; at: number; from: number; to: number }[] = [];
+  private readonly legs: Leg[] = [];
   private readonly docked = new Map<number, { x: number; y: number }[]>();
   private readonly inflate: number;
 
@@ -87,10 +102,10 @@ class Router {
     }
     this.xs = apart(xs);
     this.ys = apart(ys);
-    for (const line of lines) this.take(line);
+    for (const line of lines) this.take(line, noBundle);
   }
 
-  route({ from, to }: RouteEnds): Polyline {
+  route({ from, to, bundle = noBundle }: RouteEnds): Polyline {
     const { boxes } = this.ground;
     const [a, b] = [boxes[from]!, boxes[to]!];
     const starts = this.ports(from, b);
@@ -103,16 +118,13 @@ class Router {
     };
     const inReach = (low: number, high: number) => (value: number) => value >= low && value <= high;
     const some = [...starts, ...ends];
-    const lanesX = apart(
-      [...this.xs.filter(inReach(near.left, near.right)), ...some.map(({ outX }) => outX)],
-      some.map(({ outX }) => outX),
-    );
-    const lanesY = apart(
-      [...this.ys.filter(inReach(near.top, near.bottom)), ...some.map(({ outY }) => outY)],
-      some.map(({ outY }) => outY),
-    );
-    const way = this.search(lanesX, lanesY, starts, ends) ?? plainWay(starts[0]!, ends[0]!);
-    this.take(way);
+    const trunk = bundle === noBundle ? [] : this.legs.filter((leg) => leg.bundle === bundle);
+    const mustX = [...some.map(({ outX }) => outX), ...trunk.filter(({ upright }) => upright).map(({ at }) => at)];
+    const mustY = [...some.map(({ outY }) => outY), ...trunk.filter(({ upright }) => !upright).map(({ at }) => at)];
+    const lanesX = apart([...this.xs.filter(inReach(near.left, near.right)), ...mustX], mustX);
+    const lanesY = apart([...this.ys.filter(inReach(near.top, near.bottom)), ...mustY], mustY);
+    const way = this.search({ xs: lanesX, ys: lanesY }, starts, ends, bundle) ?? plainWay(starts[0]!, ends[0]!);
+    this.take(way, bundle);
     this.dockedAt(from).push({ x: way[0]!, y: way[1]! });
     this.dockedAt(to).push({ x: way.at(-2)!, y: way.at(-1)! });
     return way;
@@ -145,7 +157,12 @@ class Router {
     return ports;
   }
 
-  private search(xs: number[], ys: number[], starts: readonly Port[], ends: readonly Port[]): number[] | null {
+  private search(
+    { xs, ys }: { readonly xs: readonly number[]; readonly ys: readonly number[] },
+    starts: readonly Port[],
+    ends: readonly Port[],
+    bundle: number,
+  ): number[] | null {
     const [nx, ny] = [xs.length, ys.length];
     const at = (x: number, y: number, way: 0 | 1) => (indexOf(ys, y) * nx + indexOf(xs, x)) * 2 + way;
     const total = nx * ny * 2;
@@ -158,7 +175,7 @@ class Router {
       const [x, y] = [xs[(k >> 1) % nx]!, ys[Math.floor((k >> 1) / nx)]!];
       let least = Infinity;
       for (const { outX, outY } of ends) least = Math.min(least, Math.abs(x - outX) + Math.abs(y - outY));
-      return least;
+      return bundle === noBundle ? least : least * alongBundle;
     };
     const reach = (k: number, price: number, from: number) => {
       if (price >= cost[k]! - 1e-9) return;
@@ -188,8 +205,8 @@ class Router {
         if (c < 0 || r < 0 || c >= nx || r >= ny) continue;
         const length =
           way === 0
-            ? this.leg('level', ys[row]!, xs[column]!, xs[c]!)
-            : this.leg('upright', xs[column]!, ys[row]!, ys[r]!);
+            ? this.leg('level', ys[row]!, [xs[column]!, xs[c]!], bundle)
+            : this.leg('upright', xs[column]!, [ys[row]!, ys[r]!], bundle);
         if (length !== Infinity) reach((r * nx + c) * 2 + way, price + length, k);
       }
     }
@@ -208,13 +225,18 @@ class Router {
   }
 
   /** What it costs to go along a line of the grid; Infinity through a box. */
-  private leg(way: 'upright' | 'level', at: number, from: number, to: number): number {
+  private leg(way: 'upright' | 'level', at: number, [from, to]: readonly [number, number], bundle: number): number {
     const [low, high] = from < to ? [from, to] : [to, from];
     const { shut, crowded } = this.course(way, at);
     for (const [a, b] of shut) if (a < high && b > low) return Infinity;
     let price = high - low;
-    for (const [a, b] of crowded) if (a < high && b > low) price += crowdCost;
-    return price;
+    let shared = 0;
+    for (const leg of crowded) {
+      if (leg.from >= high || leg.to <= low) continue;
+      if (bundle === noBundle || leg.bundle !== bundle || Math.abs(leg.at - at) > 0.01) price += crowdCost;
+      else shared = Math.max(shared, Math.min(high, leg.to) - Math.max(low, leg.from));
+    }
+    return price - Math.min(high - low, shared) * (1 - alongBundle);
   }
 
   private course(way: 'upright' | 'level', at: number): Course {
@@ -233,13 +255,13 @@ class Router {
   }
 
   /** Notes the legs of a line, so that later links keep away from them. */
-  private take(line: Polyline): void {
+  private take(line: Polyline, bundle: number): void {
     for (let p = 2; p < line.length; p += 2) {
       const [x, y, px, py] = [line[p]!, line[p + 1]!, line[p - 2]!, line[p - 1]!];
       const upright = Math.abs(x - px) < Math.abs(y - py);
       const leg = upright
-        ? { upright, at: x, from: Math.min(y, py), to: Math.max(y, py) }
-        : { upright, at: y, from: Math.min(x, px), to: Math.max(x, px) };
+        ? { upright, at: x, from: Math.min(y, py), to: Math.max(y, py), bundle }
+        : { upright, at: y, from: Math.min(x, px), to: Math.max(x, px), bundle };
       this.legs.push(leg);
       for (const [at, course] of upright ? this.upright : this.level)
         crowd(course, upright ? 'upright' : 'level', at, leg);
@@ -261,14 +283,9 @@ class Router {
   }
 }
 
-function crowd(
-  course: Course,
-  way: 'upright' | 'level',
-  at: number,
-  leg: { readonly upright: boolean; readonly at: number; readonly from: number; readonly to: number },
-): void {
+function crowd(course: Course, way: 'upright' | 'level', at: number, leg: Leg): void {
   if (leg.upright === (way === 'upright') && Math.abs(leg.at - at) < laneGap - 0.01)
-    course.crowded.push([leg.from - 1, leg.to + 1]);
+    course.crowded.push({ from: leg.from - 1, to: leg.to + 1, at: leg.at, bundle: leg.bundle });
 }
 
 const onEdge = ({ x, y, width, height }: Extent, point: { x: number; y: number }): boolean =>

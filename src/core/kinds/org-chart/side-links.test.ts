@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { hierarchyOf } from '../../hierarchy';
+import { bundlesOf } from '../../scene/bundles';
 import { distanceTo } from '../../arrange/graph';
 import { applyGesture, draw, type Diagram, type Gesture } from '../../diagram';
 import type { SceneGroup, TextPrimitive } from '../../scene';
@@ -103,10 +105,11 @@ describe('several side links', () => {
   const along = (a: Leg, b: Leg): boolean =>
     a[0] === b[0] && Math.abs(a[1] - b[1]) < 2 && a[2] < b[3] - 2 && b[2] < a[3] - 2;
 
-  it('run along no reporting line and no other side link, and through no box', () => {
+  it('run along no reporting line and no other side link but of their own bundle, on its line, and through no box', () => {
     fc.assert(
       fc.property(several, (diagram) => {
         const { scene } = draw(diagram);
+        const bundles = bundlesOf(Object.values(diagram.links), hierarchyOf(diagram.entries));
         const links = scene.groups
           .filter(({ stands }) => stands.for === 'link')
           .map((one) => legsOf(one.selectable!.course));
@@ -118,7 +121,13 @@ describe('several side links', () => {
           .flatMap((d) => legsOf(d.match(/-?[\d.]+/g)!.map(Number)));
         for (const [k, legs] of links.entries())
           for (const leg of legs) {
-            for (const other of [...reporting, ...links.slice(k + 1).flat()]) expect(along(leg, other)).toBe(false);
+            for (const other of reporting) expect(along(leg, other)).toBe(false);
+            for (const [j, others] of links.entries()) {
+              if (j <= k) continue;
+              const together = bundles[j] !== undefined && bundles[j] === bundles[k];
+              for (const other of others)
+                expect(along(leg, other) && !(together && Math.abs(leg[1] - other[1]) < 0.01)).toBe(false);
+            }
             for (const { stands, x, y, bounds } of scene.groups) {
               if (stands.for !== 'entry') continue;
               const [low, high] = leg[0] ? [x, x + bounds.width] : [y, y + bounds.height];
