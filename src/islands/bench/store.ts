@@ -22,6 +22,7 @@ import type { Listing } from '../../core/hierarchy';
 import { entryPick, isSame, leadingEntry, stillThere, type Selection } from './selection';
 import { newId } from '../shared/ids';
 import type { Visitor } from '../shared/live';
+import type { GivenStyle } from './style/given-style';
 import type { Lost, SaveState, Syncing } from './sync';
 
 export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
@@ -49,6 +50,8 @@ export interface BenchState {
   readonly editing: string | null;
   readonly step: StepId;
   readonly scope: Scope;
+  /** What was given last in Style, to be given to others by one key; null before. */
+  readonly lastStyle: GivenStyle | null;
   /** Entries lit in the drawing because something about them is pointed at. */
   readonly lit: ReadonlySet<string>;
   /** Regions lit likewise, by key. */
@@ -83,6 +86,7 @@ export interface BenchState {
         | 'editing'
         | 'step'
         | 'scope'
+        | 'lastStyle'
         | 'lit'
         | 'litRegions'
         | 'save'
@@ -178,6 +182,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       editing: null,
       step: 'list',
       scope: { kind: 'everything' },
+      lastStyle: null,
       lit: nothingLit,
       litRegions: nothingLit,
       trial: null,

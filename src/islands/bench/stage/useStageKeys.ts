@@ -4,6 +4,7 @@ import { useParts } from '../context';
 import { addEntry, addWhere, moveEntry, removeSelected } from '../edit-actions';
 import { partsOf } from '../kinds';
 import { entriesOf, entryPick, isSame, linkPick, toggled } from '../selection';
+import { repeatStyle } from '../style/give-style';
 import { nudgeBy } from '../tree/nudging';
 import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
@@ -62,6 +63,7 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);
     else if (event.key === 'l' && selection.length > 0) nextLink();
+    else if (event.key === 'r' && selection.length > 0) repeatStyle(store);
     else if (event.key === 's' && selected !== null) set({ step: 'style', scope: { kind: 'this', entry: selected } });
     else {
       const keyed = selected === null ? null : partsOf(diagram.kind).keyed(diagram, selected, event.key);

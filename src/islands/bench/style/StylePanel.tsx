@@ -1,23 +1,15 @@
+import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
-import { drawApart, kindOf, patchOf, type KindId, type Scope } from '../../../core/diagram';
+import { drawApart, kindOf, patchOf, type KindId } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
 import { own } from '../../../core/model';
 import { contrastRatio, explainLinks, lookOf, looks } from '../../../core/style';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
-import { entriesOf, entryPick, isPicked, linkPick, linksOf, type Selection } from '../selection';
-import { linkRows, PropertyRow, rows, type Row, type Told, type Value } from './PropertyRow';
+import { giveStyle, handBackAll } from './give-style';
+import { linkRows, PropertyRow, rows, type Told, type Value } from './PropertyRow';
 import { ScopeList } from './ScopeList';
-
-/** "Only this" means all that is selected, where that is several. */
-function scopesMeant(scope: Scope, selection: Selection): Scope[] {
-  if (scope.kind === 'this' && isPicked(selection, entryPick(scope.entry)))
-    return entriesOf(selection).map((entry) => ({ kind: 'this', entry }));
-  if (scope.kind === 'link' && isPicked(selection, linkPick(scope.link)))
-    return linksOf(selection).map((link) => ({ kind: 'link', link }));
-  return [scope];
-}
 
 /** Scope first, then what the entries or links in it look like and where each value comes from, then the looks. */
 export function StylePanel() {
@@ -25,7 +17,6 @@ export function StylePanel() {
   const diagram = useBench((state) => state.diagram);
   const scope = useBench((state) => state.scope);
   const kind = kindOf(diagram.kind);
-  const selection = useBench((state) => state.selection);
   const ofLinks = stylesLinks(scope);
   const explained = useMemo((): Readonly<Record<string, Told>> | null => {
     const told = stylesLinks(scope)
@@ -34,13 +25,9 @@ export function StylePanel() {
     return told;
   }, [diagram, kind, scope]);
   const setHere: Readonly<Record<string, unknown>> = patchOf(diagram, scope);
-  const set = (property: Row['property'], value: Value | null) =>
-    store.getState().perform(
-      scopesMeant(scope, selection).map((one) => ({ kind: 'setStyle', scope: one, property, value })),
-      { merge: `style:${JSON.stringify(scope)}:${property}` },
-    );
   const parts = partsOf(diagram.kind);
   const shown = ofLinks ? linkRows : rows.filter((row) => parts.properties(scope).some((one) => one === row.property));
+  const here = shown.flatMap(({ property }) => (own(setHere, property) === undefined ? [] : [property]));
   const ground = ofLinks ? lookOf(diagram.look).ground : (parts.textGround?.(diagram, scope) ?? null);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
@@ -56,9 +43,14 @@ export function StylePanel() {
               originWords={kind.originWords}
               setHere={own(setHere, row.property) !== undefined}
               scope={scope}
-              onChange={(value) => set(row.property, value)}
+              onChange={(value) => giveStyle(store, scope, { property: row.property, value })}
             />
           ))}
+          {here.length > 1 && (
+            <button className="plain mt-2" onClick={() => handBackAll(store, scope, here)}>
+              <RotateCcw size={15} aria-hidden="true" /> Hand back all {here.length} set here
+            </button>
+          )}
           <Legibility
             ground={ground ?? own(explained, 'fill')?.value ?? null}
             text={own(explained, ofLinks ? 'phraseColour' : 'text')?.value ?? null}
