@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
+    // What is on its way cannot be taken hold of where it was measured.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: chromium,
     permissions: ['clipboard-read', 'clipboard-write'],
   },
