@@ -138,6 +138,8 @@ test('one title for head, sheet, Desk and file, until the sheet’s is parted; t
     await page.getByLabel('Title of the diagram').fill('Crew list');
     await page.getByLabel('Your list').fill(crew);
     await page.getByRole('button', { name: 'Make the org chart' }).click();
+    // Start has a field of the same name.
+    await page.waitForURL(/\/diagrams\//);
     await expect(page.getByLabel('Title of the diagram')).toHaveValue(wanted);
   }
   await page.getByLabel('Title of the diagram').fill('Spring crew');
