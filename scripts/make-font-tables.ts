@@ -6,8 +6,8 @@ import { createRequire } from 'node:module';
 import { writeFileSync } from 'node:fs';
 import * as fontkit from 'fontkit';
 import type { Face } from '../src/core/measure';
-import { isOfScript } from '../src/core/measure/face';
-import { scriptOf } from '../src/core/measure/scripts';
+import { isEastAsian, isOfScript } from '../src/core/measure/face';
+import { asksEastAsian, scriptOf } from '../src/core/measure/scripts';
 import type { StoredRun, StoredTable } from '../src/core/measure/tables';
 import { faceFiles } from '../src/export/font-files';
 import { hebrewKerns, joiningOf, shaperOf, syllablesOf } from './shaped-tables';
@@ -28,10 +28,7 @@ const kernedNoto: [number, number][] = [
 function isAsked(face: string, point: number): boolean {
   if (!isOfScript(face as Face)) return true;
   const script = scriptOf(point);
-  const eastern = /^(jpan|kore|hans)/.test(face);
-  return eastern
-    ? script === 'east' || script === 'jpan' || script === 'kore'
-    : script !== null && face.startsWith(script);
+  return isEastAsian(face as Face) ? asksEastAsian(script) : script !== null && face.startsWith(script);
 }
 
 const sameWidth = 8;

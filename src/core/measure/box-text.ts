@@ -32,9 +32,7 @@ const nameLeading = 1.18;
 const detailLeading = 1.25;
 /** Lines of scripts with signs above and below their letters stand further apart. */
 const tallLeading = 1.5;
-const tall = /[\u0590-\u08ff\u0900-\u097f\ufb1d-\ufdff\ufe70-\ufefc]/;
-const leadingOf = ({ lines }: Wrapped, usual: number): number =>
-  lines.some((line) => tall.test(line)) ? tallLeading : usual;
+const leadingOf = ({ tall }: Wrapped, usual: number): number => (tall ? tallLeading : usual);
 
 /** The ways to break the name and each detail that is shown, from few lines to many. */
 export interface TextFolds {

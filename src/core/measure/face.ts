@@ -59,5 +59,8 @@ export const notoFace = (like: Face): Face => `noto${faceCss(like).weight}`;
 /** Whether letters of a face take forms that depend on their neighbours, so that whoever draws it has to shape it, with the features of the font. */
 export const isShaped = (face: Face): boolean => /^(hebr|arab|deva)/.test(face);
 
+/** Whether a face is one of the three that share ideographs. */
+export const isEastAsian = (face: Face): boolean => /^(jpan|kore|hans)/.test(face);
+
 /** Whether a face is of one script, whose features are left on and whose letters are not spaced. */
-export const isOfScript = (face: Face): boolean => /^(hebr|arab|deva|jpan|kore|hans)/.test(face);
+export const isOfScript = (face: Face): boolean => isShaped(face) || isEastAsian(face);

@@ -1,6 +1,7 @@
-import { baseOf, mayTurn, mirrored, stretchesOf, type Base } from './bidi';
-import { isOfScript, isShaped, notoFace, scriptFace, type EastAsian, type Face, type Script } from './face';
-import { eastAsianOrder, scriptOf } from './scripts';
+import { remember } from '../model';
+import { mayTurn, mirrored, stretchesOf, type Base } from './bidi';
+import { isOfScript, isShaped, notoFace, scriptFace, type EastAsian, type Face } from './face';
+import { asksEastAsian, eastAsianOrder, scriptOf } from './scripts';
 import { joinedWidth, syllablesWidth } from './shaped';
 import { tableOf, type Table } from './tables';
 
@@ -13,22 +14,24 @@ export interface Run {
   readonly rtl?: true;
 }
 
-const has = (face: Face, point: number): boolean => point <= 0xffff && !Number.isNaN(tableOf(face).advance[point]!);
+const has = (face: Face, point: number): boolean => !Number.isNaN(advanceIn(tableOf(face), point));
 
 /** The face that draws a code point of a text, asking that of its script and then Noto Sans; null where no shipped font has it. */
 export function faceFor(face: Face, point: number, text: string): Face | null {
   if (has(face, point)) return face;
   const script = scriptOf(point);
   if (script !== null) {
-    const asked = isEastAsian(script) ? eastAsianOf(text) : [script];
+    const asked = asksEastAsian(script) ? eastAsianOf(text) : [script];
     for (const one of asked) if (has(scriptFace(one, face), point)) return scriptFace(one, face);
   }
   return has(notoFace(face), point) ? notoFace(face) : null;
 }
-const isEastAsian = (script: Script | 'east'): script is EastAsian | 'east' =>
-  script === 'east' || script === 'jpan' || script === 'kore' || script === 'hans';
-const eastAsianOf = (text: string): EastAsian[] =>
-  eastAsianOrder(text, (script, point) => has(scriptFace(script, 'sans400'), point));
+/** Told once a text, of which every character may ask. */
+const eastAsianOf = remember(
+  500,
+  (text: string) => text,
+  (text): readonly EastAsian[] => eastAsianOrder(text, (script, point) => has(scriptFace(script, 'sans400'), point)),
+);
 
 /** Characters of a text that no shipped font has, each once. Control characters and joiners are not drawn and do not count. */
 export function missingCharacters(text: string): string[] {
@@ -56,7 +59,7 @@ const isSilent = (point: number): boolean =>
  */
 export function runsOf(text: string, face: Face, size: number, base?: Base): Run[] {
   if (!mayTurn(text)) return runsOneWay(text, face, size, text);
-  return stretchesOf(text, base ?? baseOf(text)).flatMap(({ text: stretch, rtl }) => {
+  return stretchesOf(text, base).flatMap(({ text: stretch, rtl }) => {
     const runs = runsOneWay(stretch, face, size, text);
     if (!rtl) return runs;
     return runs
@@ -85,7 +88,7 @@ function runsOneWay(text: string, face: Face, size: number, whole: string): Run[
   };
   for (let i = 0; i < text.length;) {
     const point = text.codePointAt(i)!;
-    let advance = point <= 0xffff ? table.advance[point]! : NaN;
+    let advance = advanceIn(table, point);
     // Within a word a fallback goes on as long as it can, so that a word is not a patchwork.
     const stays: boolean =
       current !== null &&
@@ -96,10 +99,10 @@ function runsOneWay(text: string, face: Face, size: number, whole: string): Run[
         close(i);
         current = wanted;
         table = tableOf(wanted);
-        advance = point <= 0xffff ? table.advance[point]! : NaN;
+        advance = advanceIn(table, point);
       }
     }
-    units += Number.isNaN(advance) ? (isSilent(point) ? 0 : table.unitsPerEm / 2) : advance;
+    units += takenBy(point, advance, table);
     if (kerned && point <= 0xffff) units += kerned.get(point) ?? 0;
     kerned = point <= 0xffff ? table.kern.get(point) : undefined;
     i += point > 0xffff ? 2 : 1;
@@ -108,12 +111,16 @@ function runsOneWay(text: string, face: Face, size: number, whole: string): Run[
   return runs;
 }
 
+/** What the table of a face says of a character; NaN where it has none. */
+const advanceIn = ({ advance }: Table, point: number): number => (point <= 0xffff ? advance[point]! : NaN);
+
+/** The room of a character, in font units: half an em where no font has it, none for what is not drawn. */
+const takenBy = (point: number, advance: number, { unitsPerEm }: Table): number =>
+  Number.isNaN(advance) ? (isSilent(point) ? 0 : unitsPerEm / 2) : advance;
+
 /** Width of a run in its script's own forms, in font units. */
 function shapedUnits(text: string, table: Table): number {
-  const own = (point: number): number => {
-    const advance = point <= 0xffff ? table.advance[point]! : NaN;
-    return Number.isNaN(advance) ? (isSilent(point) ? 0 : table.unitsPerEm / 2) : advance;
-  };
+  const own = (point: number): number => takenBy(point, advanceIn(table, point), table);
   if (table.joining) return joinedWidth(text, table.joining, own);
   if (table.syllables) return syllablesWidth(text, table.syllables, own);
   let width = 0;

@@ -30,6 +30,10 @@ export function scriptOf(point: number): Script | 'east' | null {
   return blocks.find(([from, to]) => point >= from && point <= to)?.[2] ?? null;
 }
 
+/** Whether one of the East Asian faces is asked, which depends on the rest of the text. */
+export const asksEastAsian = (script: Script | 'east' | null): script is EastAsian | 'east' =>
+  script === 'east' || script === 'jpan' || script === 'kore' || script === 'hans';
+
 const kana = /[\u3040-\u30ff\u31f0-\u31ff]/;
 const hangul = /[\u1100-\u11ff\u3130-\u318f\uac00-\ud7ff]/;
 

@@ -3,12 +3,17 @@ import { baseOf, type Base } from './bidi';
 import type { Face } from './face';
 import { widthOf } from './measure';
 
+/** Letters of scripts with signs above and below them. */
+const signed = /[\u0590-\u08ff\u0900-\u097f\ufb1d-\ufdff\ufe70-\ufefc]/;
+
 export interface Wrapped {
   readonly lines: readonly string[];
   /** Width of the widest line, CSS px. */
   readonly width: number;
   /** The direction of the whole text, of which each line is a part. */
   readonly base: Base;
+  /** Whether its letters have signs above or below them, so that lines need more room. */
+  readonly tall: boolean;
 }
 
 /** The pieces of a text between its Unicode line-break opportunities (UAX #14), spaces kept at their ends. */
@@ -75,17 +80,18 @@ export function foldsOf(
 ): Wrapped[] {
   const whole = text.trim();
   const base = baseOf(whole);
-  const ways: Wrapped[] = [{ lines: [whole], width: widthOf(whole, face, size), base }];
+  const tall = signed.test(whole);
+  const ways: Wrapped[] = [{ lines: [whole], width: widthOf(whole, face, size), base, tall }];
   const parts = name ? namePieces(whole, face, size, name.widestDouble) : pieces(whole);
   for (let lines = 2; lines <= Math.min(mostLines, parts.length); lines++) {
     const way = narrowest(parts, face, size, lines);
-    if (way.width < ways.at(-1)!.width - 0.01) ways.push({ ...way, base });
+    if (way.width < ways.at(-1)!.width - 0.01) ways.push({ ...way, base, tall });
   }
   return ways;
 }
 
 /** The narrowest setting of pieces on `count` lines: the least of the widest lines, by dynamic programming over the breaks. O(pieces² · lines). */
-function narrowest(parts: readonly string[], face: Face, size: number, count: number): Omit<Wrapped, 'base'> {
+function narrowest(parts: readonly string[], face: Face, size: number, count: number): Omit<Wrapped, 'base' | 'tall'> {
   const n = parts.length;
   const widths = parts.map((part) => widthOf(part, face, size));
   const bare = parts.map((part, i) => (part.endsWith(' ') ? widthOf(part.trimEnd(), face, size) : widths[i]!));

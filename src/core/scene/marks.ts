@@ -11,7 +11,8 @@ export interface Continued {
 
 const leading = 1.3;
 const face = sansFace(400, 'italic');
-const wordsOf = (where: 'onward' | 'back', sheet: number): string =>
+/** What a mark says: that a branch goes on on another sheet, or comes from it. */
+export const markWords = (where: 'onward' | 'back', sheet: number): string =>
   where === 'onward' ? `continued on sheet ${sheet}` : `from sheet ${sheet}`;
 
 /** Room that the mark of an entry takes below or above its box; 0 without one. CSS px. */
@@ -20,7 +21,7 @@ export const markHeight = (marks: Continued | null, id: string, { detailSize }: 
 
 /** Width that the longest mark takes. CSS px. */
 export const markWidth = ({ detailSize }: BoxStyle): number =>
-  Math.ceil(widthOf(wordsOf('onward', 88), face, detailSize)) + 4;
+  Math.ceil(widthOf(markWords('onward', 88), face, detailSize)) + 4;
 
 /** The part of an entry's place that its box takes. */
 export function boxBesideMark(place: Rect, marks: Continued | null, id: string, style: BoxStyle): Rect {
@@ -35,7 +36,7 @@ export function markOf(place: Rect, marks: Continued | null, id: string, style: 
   const sheet = onward ?? back;
   if (sheet === undefined) return null;
   const where = onward === undefined ? 'back' : 'onward';
-  const words = wordsOf(where, sheet);
+  const words = markWords(where, sheet);
   const size = style.detailSize;
   const runs = runsOf(words, face, size);
   const width = widthOfRuns(runs);

@@ -148,6 +148,10 @@ export interface Scene {
   readonly smallestText: number | null;
 }
 
+/** What a picture that fills its place is cut to, as CSS has it. */
+export const clipOf = (crop: NonNullable<ImagePrimitive['crop']>): string =>
+  crop === 'round' ? 'circle(50%)' : 'inset(0)';
+
 /** Length of a dash and of the gap after it for a line of this width, the same in every writer and on screen. CSS px. */
 export const dashPattern = (width: number, line: 'dashed' | 'dotted'): readonly [dash: number, gap: number] =>
   line === 'dotted'

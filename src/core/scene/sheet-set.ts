@@ -62,9 +62,29 @@ export function sheetSet(
   return { sheets, print: Math.min(...prints), leftOut: Object.keys(diagram.links).length - shown };
 }
 
-interface Page {
+export interface Page {
   readonly number: number;
   readonly of: number;
+}
+
+/** The title line and the page number that one sheet of a set has; what the diagram has where it is the only one. */
+export function titledAs(
+  { title: called, titleBlock }: DiagramCommon,
+  name: string,
+  { number, of }: Page,
+): Pick<DiagramCommon, 'title' | 'titleBlock'> {
+  const { shown, title, subtitle, author, date } = titleBlock;
+  const page = of === 1 ? '' : `Sheet ${number} of ${of}`;
+  return {
+    title: of === 1 ? called : `${called}: ${name}`,
+    titleBlock: {
+      shown: true,
+      title: shown ? title : '',
+      subtitle: of === 1 ? (shown ? subtitle : '') : name.slice(0, 300),
+      author: shown ? author : '',
+      date: [shown ? date : '', page].filter(Boolean).join(', '),
+    },
+  };
 }
 
 /** How many entries a sheet holds at the wished print, by the room that its boxes take when all are as in the whole drawing. */
@@ -101,15 +121,6 @@ function partOf(
   const asHead = (i: number) => words.asHead?.(structure.ids[i]!) ?? own(diagram.entries, structure.ids[i]!)!;
   const name =
     of === 1 ? diagram.title || 'Diagram' : number === 1 ? 'Overview' : heads.map((i) => asHead(i).name).join(', ');
-  const { shown, title, subtitle, author, date } = diagram.titleBlock;
-  const page = of === 1 ? '' : `Sheet ${number} of ${of}`;
-  const titleBlock = {
-    shown: true,
-    title: shown ? title : '',
-    subtitle: of === 1 ? (shown ? subtitle : '') : name.slice(0, 300),
-    author: shown ? author : '',
-    date: [shown ? date : '', page].filter(Boolean).join(', '),
-  };
   const entries: DiagramCommon['entries'] = {};
   const waiting = [...heads];
   for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
@@ -126,8 +137,7 @@ function partOf(
   // Tiers are told as in the whole; the sheet was chosen, so that nothing is taken in its place.
   const sub: DiagramCommon = {
     ...diagram,
-    title: of === 1 ? diagram.title : `${diagram.title}: ${name}`,
-    titleBlock,
+    ...titledAs(diagram, name, { number, of }),
     entries,
     links,
     tiers: {},

@@ -32,7 +32,12 @@ export function sideLinks(
   const bundles = bundlesOf(links, structure);
   const ways = routesOf(drawn, boxes, links, structure, bundles);
   const { own: parts, trunks } = trunksOf(ways, bundles);
-  const reporting = [...drawn.layout.fans.values()].flatMap((fan) => fan.flatMap((line) => legExtents(line.points)));
+  const worded = links.some(({ phrase }) => phrase !== '');
+  // What words keep clear of beside boxes; nobody asks where there are none.
+  const reporting = worded
+    ? [...drawn.layout.fans.values()].flatMap((fan) => fan.flatMap((line) => legExtents(line.points)))
+    : [];
+  const courses = worded ? ways.map(legExtents) : [];
   const placed: Extent[] = [];
   const lines = links.map((link, k) => {
     const points = ways[k]!;
@@ -44,7 +49,7 @@ export function sideLinks(
         : [
             ...boxesNear(points, boxes),
             ...boxesNear(points, reporting),
-            ...ways.flatMap((way, j) => (j === k ? [] : boxesNear(points, legExtents(way)))),
+            ...courses.flatMap((course, j) => (j === k ? [] : boxesNear(points, course))),
             ...placed,
           ];
     const label = labelOf(diagram, link);

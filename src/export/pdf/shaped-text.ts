@@ -61,19 +61,17 @@ interface Glyph {
   readonly xAdvance?: number;
 }
 
-/** What each glyph stands for: the letters of its cluster at the first glyph that takes room, nothing at the others, such as dots above a letter. */
+/** What each glyph stands for: the letters of its cluster at the first glyph that takes room, or the first of all, nothing at the others, such as dots above a letter. */
 function lettersOf(text: string, glyphs: readonly Glyph[]): string[] {
   const starts = [...new Set(glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
   const end = new Map(starts.map((start, i) => [start, starts[i + 1] ?? text.length]));
   const first = new Map<number, number>();
-  glyphs.forEach(({ cluster, xAdvance = 0 }, k) => {
-    if (xAdvance > 0 && !first.has(cluster)) first.set(cluster, k);
+  const takesRoom = (k: number): boolean => (glyphs[k]!.xAdvance ?? 0) > 0;
+  glyphs.forEach(({ cluster }, k) => {
+    const known = first.get(cluster);
+    if (known === undefined || (!takesRoom(known) && takesRoom(k))) first.set(cluster, k);
   });
-  return glyphs.map(({ cluster }, k) =>
-    (first.get(cluster) ?? glyphs.findIndex((one) => one.cluster === cluster)) === k
-      ? text.slice(cluster, end.get(cluster))
-      : '',
-  );
+  return glyphs.map(({ cluster }, k) => (first.get(cluster) === k ? text.slice(cluster, end.get(cluster)) : ''));
 }
 
 const codes = new WeakMap<EmbeddedFont, Map<string, number>>();

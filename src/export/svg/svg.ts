@@ -2,6 +2,7 @@ import { own } from '../../core/model';
 import { faceCss, isOfScript, type Face, type Run } from '../../core/measure';
 import {
   boxOutline,
+  clipOf,
   dashPattern,
   type CurvedTextPrimitive,
   type Primitive,
@@ -26,9 +27,6 @@ const esc = (text: string): string =>
 
 const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string =>
   dashPattern(width, line).map(num).join(' ');
-
-/** What a picture that fills its place is cut to. */
-const clipOf = (crop: 'round' | 'square'): string => (crop === 'round' ? 'circle(50%)' : 'inset(0)');
 
 type Href = (image: string) => string | null;
 

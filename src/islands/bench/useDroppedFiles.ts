@@ -1,13 +1,12 @@
 import { useEffect } from 'react';
 import { useParts } from './context';
+import { entryOfLine } from './list/RowForm';
 import { bringPictures } from './pictures/bring-pictures';
 
 /** The entry whose box or line is at a place on the page; null for none. */
 function entryAt(target: EventTarget | null): string | null {
   if (!(target instanceof Element)) return null;
-  const box = target.closest('[data-entry]')?.getAttribute('data-entry');
-  const line = target.closest('[role="row"]')?.querySelector('[form^="line-"]')?.getAttribute('form');
-  return box ?? line?.slice('line-'.length) ?? null;
+  return target.closest('[data-entry]')?.getAttribute('data-entry') ?? entryOfLine(target);
 }
 
 /** Files dropped anywhere on the Bench are taken, pictures by the entry they are dropped on, or refused in words; the browser never opens one in place of the application. */

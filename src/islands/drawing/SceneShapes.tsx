@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { faceCss, isOfScript } from '../../core/measure';
-import { boxOutline, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
+import { boxOutline, clipOf, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
 
 const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string => dashPattern(width, line).join(' ');
 
@@ -43,7 +43,7 @@ function Shape({ primitive }: { primitive: Primitive }) {
           width={primitive.width}
           height={primitive.height}
           preserveAspectRatio={primitive.crop && 'xMidYMid slice'}
-          style={primitive.crop && { clipPath: primitive.crop === 'round' ? 'circle(50%)' : 'inset(0)' }}
+          style={primitive.crop && { clipPath: clipOf(primitive.crop) }}
         />
       );
     case 'curvedText':

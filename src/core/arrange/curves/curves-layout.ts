@@ -114,13 +114,16 @@ function smallestFitting(input: Input, unit: readonly Ellipse[]): number | null 
   return sizeAt(enough);
 }
 
+/** Boxes that a region is told to have room for are so many times as wide as high. */
+const usualProportion = 2;
+
 /** What of a region does not depend on the size of the curves. */
 interface UnitRegion {
   readonly region: Region;
   readonly loops: readonly (readonly Point[])[];
   readonly extent: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
   readonly middle: Point & { readonly room: number };
-  /** Middles of the largest boxes of further proportions, as they are asked for. */
+  /** Middles of the largest boxes by their proportions, that of `middle` first and others as they are asked for. */
   readonly middles: Map<number, Point & { readonly room: number }>;
   readonly shape: Shape;
 }
@@ -136,7 +139,8 @@ function unitRegions(unit: readonly Ellipse[]): Map<number, UnitRegion> {
     if (mask === 0) continue;
     const loops = region.loops.map((loop) => flattened(unit, loop, Math.PI / 40));
     const shape = new Shape(loops, 0);
-    found.set(mask, { region, loops, extent: shape, middle: shape.middle(), middles: new Map(), shape });
+    const middle = shape.middle(usualProportion);
+    found.set(mask, { region, loops, extent: shape, middle, middles: new Map([[usualProportion, middle]]), shape });
   }
   units.set(unit, found);
   return found;
@@ -153,7 +157,7 @@ const shapeAt = ({ loops }: UnitRegion, size: number, margin: number): Shape =>
     loops.map((loop) => loop.map(({ x, y }) => ({ x: x * size, y: y * size }))),
     margin,
   );
-const middleAt = ({ middle: { x, y, room } }: UnitRegion, size: number, margin: number): RegionLayout['middle'] => ({
+const middleAt = ({ x, y, room }: UnitRegion['middle'], size: number, margin: number): RegionLayout['middle'] => ({
   x: x * size,
   y: y * size,
   room: Math.max(0, room * size - 2 * margin),
@@ -167,11 +171,11 @@ const proportionOf = (items: readonly Item[], gap: number): number => {
 };
 
 /** Where the largest box stands that has the proportions of some text: the visual centre of the region for it. */
-function centreFor(found: UnitRegion, items: readonly Item[], gap: number, size: number): Point {
+function centreFor(found: UnitRegion, items: readonly Item[], gap: number): UnitRegion['middle'] {
   const proportion = proportionOf(items, gap);
   let centre = found.middles.get(proportion);
   if (!centre) found.middles.set(proportion, (centre = found.shape.middle(proportion)));
-  return { x: centre.x * size, y: centre.y * size };
+  return centre;
 }
 
 function fitsAt(input: Input, unit: readonly Ellipse[], size: number): boolean {
@@ -204,9 +208,11 @@ function placed(input: Input, content: Keyed, found: UnitRegion, size: number): 
   if (result === undefined) {
     const shape = shapeAt(found, size, input.margin);
     const all = content.title ? [content.title, ...content.items] : content.items;
-    result =
-      (all.length > 0 ? place(input, content, shape, centreFor(found, all, input.gap, size), size) : null) ??
-      place(input, content, shape, middleAt(found, size, input.margin), size);
+    const centre = all.length > 0 ? centreFor(found, all, input.gap) : found.middle;
+    const about = (middle: UnitRegion['middle']) =>
+      place(input, content, shape, middleAt(middle, size, input.margin), size);
+    // What finds no room about the centre of its own proportions may find it about the usual one.
+    result = about(centre) ?? (centre === found.middle ? null : about(found.middle));
     if (known.size >= mostKept) known.delete(known.keys().next().value!);
     known.set(key, result);
   }
@@ -256,7 +262,7 @@ function finish(input: Input, unit: readonly Ellipse[], size: number): VennLayou
   const found = unitRegions(unit);
   const regions = [...found].map(([mask, one]): RegionLayout => {
     const content = contents.get(mask);
-    const about = middleAt(one, size, input.margin);
+    const about = middleAt(one.middle, size, input.margin);
     const set = content ? placed(input, content, one, size) : { places: [], title: null };
     const extent = one.extent;
     return {

@@ -1,4 +1,5 @@
 import FlatQueue from 'flatqueue';
+import { legsOf, type Leg } from './legs';
 import { reversed, type Extent, type Polyline } from './polyline';
 
 /** What is to be routed around. All lengths in CSS px. */
@@ -46,11 +47,8 @@ interface Course {
 const alongBundle = 0.3;
 const noBundle = -1;
 
-interface Leg {
-  readonly upright: boolean;
-  readonly at: number;
-  readonly from: number;
-  readonly to: number;
+/** A leg of a line that is there, and the bundle its link runs with. */
+interface Taken extends Leg {
   readonly bundle: number;
 }
 
@@ -71,7 +69,7 @@ class Router {
   private readonly upright = new Map<number, Course>();
   private readonly level = new Map<number, Course>();
   /** Legs of all lines so far: reporting lines first, then routed links. */
-  private readonly legs: Leg[] = [];
+  private readonly legs: Taken[] = [];
   private readonly docked = new Map<number, { x: number; y: number }[]>();
   private readonly inflate: number;
 
@@ -256,15 +254,11 @@ class Router {
 
   /** Notes the legs of a line, so that later links keep away from them. */
   private take(line: Polyline, bundle: number): void {
-    for (let p = 2; p < line.length; p += 2) {
-      const [x, y, px, py] = [line[p]!, line[p + 1]!, line[p - 2]!, line[p - 1]!];
-      const upright = Math.abs(x - px) < Math.abs(y - py);
-      const leg = upright
-        ? { upright, at: x, from: Math.min(y, py), to: Math.max(y, py), bundle }
-        : { upright, at: y, from: Math.min(x, px), to: Math.max(x, px), bundle };
+    for (const way of legsOf(line)) {
+      const leg = { ...way, bundle };
       this.legs.push(leg);
-      for (const [at, course] of upright ? this.upright : this.level)
-        crowd(course, upright ? 'upright' : 'level', at, leg);
+      for (const [at, course] of leg.upright ? this.upright : this.level)
+        crowd(course, leg.upright ? 'upright' : 'level', at, leg);
     }
   }
 
@@ -283,7 +277,7 @@ class Router {
   }
 }
 
-function crowd(course: Course, way: 'upright' | 'level', at: number, leg: Leg): void {
+function crowd(course: Course, way: 'upright' | 'level', at: number, leg: Taken): void {
   if (leg.upright === (way === 'upright') && Math.abs(leg.at - at) < laneGap - 0.01)
     course.crowded.push({ from: leg.from - 1, to: leg.to + 1, at: leg.at, bundle: leg.bundle });
 }

@@ -1,19 +1,5 @@
+import { legsOf, type Leg } from './legs';
 import type { Polyline } from './polyline';
-
-interface Leg {
-  readonly upright: boolean;
-  readonly at: number;
-  readonly from: number;
-  readonly to: number;
-}
-
-const legsOf = (line: Polyline): Leg[] =>
-  Array.from({ length: Math.max(0, line.length / 2 - 1) }, (_, k) => {
-    const [ax, ay, bx, by] = line.slice(2 * k, 2 * k + 4) as [number, number, number, number];
-    return Math.abs(ax - bx) < 0.01
-      ? { upright: true, at: ax, from: Math.min(ay, by), to: Math.max(ay, by) }
-      : { upright: false, at: ay, from: Math.min(ax, bx), to: Math.max(ax, bx) };
-  });
 
 type Span = readonly [from: number, to: number];
 

@@ -83,6 +83,7 @@ export interface Fitted {
 const freeRoom = { width: 1500, height: 1000 };
 /** How far a tier of a stepped outline is indented, as a share of the gap between tiers. */
 const indentShare = 0.6;
+
 /** One way to arrange it, and how large it prints. */
 export interface Trial {
   readonly sizes: readonly number[];
@@ -143,7 +144,7 @@ function bestCompact(input: Task, choice: Choice) {
   const room = input.direction === 'down' ? { across: width, along: height } : { across: height, along: width };
   const compact = compactInput(input, choice);
   const shapes = compactShapes(compact);
-  return { compact, shapes, best: bestShape(shapes, room, input.room ? input.largestScale : Infinity)! };
+  return { compact, shapes, best: bestShape(shapes, room, largestOf(input))! };
 }
 
 export function made(input: Task, manner: Manner, choice: Trial): Fitted {

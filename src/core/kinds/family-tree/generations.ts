@@ -1,4 +1,5 @@
 import type { Relations } from './relations';
+import type { Union } from './model';
 import { kinOnly, partnersOf } from './relations';
 
 /**
@@ -8,7 +9,6 @@ import { kinOnly, partnersOf } from './relations';
  * couple where there are none. O(persons + relations), no recursion.
  */
 export function generationsOf(all: readonly string[], relations: Relations): Map<string, number> {
-  const there = new Set(all);
   const kin = kinOnly(relations);
   const households = (id: string) => relations.parentsOf(id).filter(({ kind }) => kind === 'household');
   const isKept = (id: string): boolean =>
@@ -17,17 +17,20 @@ export function generationsOf(all: readonly string[], relations: Relations): Map
     all.filter((id) => !isKept(id)),
     relations,
   );
-  for (const id of all) {
-    if (!isKept(id)) continue;
-    const above = households(id).flatMap(({ union }) => [
-      ...union.partners,
-      ...kin.childrenOf(union.id).map((child) => child.id),
-    ]);
-    generation.set(
-      id,
-      Math.max(-1, ...above.filter((one) => there.has(one)).map((one) => generation.get(one) ?? -1)) + 1,
-    );
-  }
+  // Where the children of a household stand, or the couple: asked once, however many are kept there.
+  const lowest = new Map<string, number>();
+  const lowestOf = (union: Union): number => {
+    let low = lowest.get(union.id);
+    if (low !== undefined) return low;
+    low = -1;
+    for (const id of union.partners) low = Math.max(low, generation.get(id) ?? -1);
+    for (const { id } of kin.childrenOf(union.id)) low = Math.max(low, generation.get(id) ?? -1);
+    lowest.set(union.id, low);
+    return low;
+  };
+  for (const id of all)
+    if (isKept(id))
+      generation.set(id, households(id).reduce((low, { union }) => Math.max(low, lowestOf(union)), -1) + 1);
   return generation;
 }
 

@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { own } from '../../../core/model';
 import type { Widths } from './column-widths';
 
@@ -59,7 +59,6 @@ function Head({
 }) {
   const cell = useRef<HTMLSpanElement>(null);
   const held = useRef<{ from: number; width: number } | null>(null);
-  const [, look] = useState(0);
   const now = () => cell.current?.offsetWidth ?? widths.least;
   const set = (next: number) => onWidth(id, Math.round(Math.min(widths.most, Math.max(widths.least, next))));
   return (
@@ -77,8 +76,6 @@ function Head({
         aria-valuemax={widths.most}
         aria-valuenow={width ?? now()}
         className="absolute inset-y-0 right-0 w-2 cursor-col-resize touch-none border-r border-hair hover:border-r-2 hover:border-moss"
-        // A cell that was whole while it was edited gives its room back when it is left.
-        onFocus={() => requestAnimationFrame(() => look((times) => times + 1))}
         onDoubleClick={() => onWidth(id, null)}
         onKeyDown={(event: KeyboardEvent) => {
           if (event.key === 'ArrowRight') set(now() + widths.step);

@@ -1,5 +1,5 @@
 import { Image as ImageIcon } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { bringPictures } from './bring-pictures';
@@ -13,7 +13,8 @@ export function Pictures() {
   const image = useBench((state) =>
     state.selected === null ? undefined : own(state.diagram.entries, state.selected)?.image,
   );
-  const some = useBench((state) => Object.values(state.diagram.entries).some((entry) => entry.image));
+  const entries = useBench((state) => state.diagram.entries);
+  const some = useMemo(() => Object.values(entries).some((entry) => entry.image), [entries]);
   async function bring(files: readonly File[]) {
     setBusy(true);
     try {

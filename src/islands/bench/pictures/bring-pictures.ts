@@ -17,9 +17,9 @@ export async function bringPictures(
   const unmatched: string[] = [];
   const told: string[] = [];
   const gesture: Command[] = [];
+  const alone = files.length === 1;
   for (const file of files) {
-    const single = files.length === 1 ? selected : null;
-    const entry = (files.length === 1 ? onto : null) ?? entryOfFile(diagram, file.name) ?? single;
+    const entry = (alone ? onto : null) ?? entryOfFile(diagram, file.name) ?? (alone ? selected : null);
     if (entry === null) {
       unmatched.push(file.name);
       continue;

@@ -2,7 +2,7 @@ import { KeptFor } from '../../../model';
 import type { FamilyTree } from '../model';
 import type { RelatedListing } from '../structure';
 import { rowsOf, shownUnions, ways, type Rows, type ShownUnion, type Way } from './blocks';
-import { partnerGap } from './fit';
+import { many, partnerGap } from './fit';
 import { crossingsOf, placeAcross, turnedRows } from './place';
 
 const rowsKept = new KeptFor<RelatedListing, Rows>();
@@ -10,8 +10,7 @@ const rowsKept = new KeptFor<RelatedListing, Rows>();
 /** Couples are tried below their other family this many times, fewer the more persons there are. */
 const mostExceptions = 120;
 const exceptionsWorth = 5_000;
-/** From this many persons on, couples stay where each way puts them, and are turned once: an edit of many is to be seen soon. */
-const many = 250;
+/** Of a large family couples stay where each way puts them, and are turned once. */
 const mostTurns = 3;
 const turnsOfMany = 1;
 

@@ -10,8 +10,8 @@ import { placeAcross, type Across } from './place';
 export const partnerGap = 26;
 const leastGap = { partner: 18, sibling: 6, branch: 10, tier: 30 } as const;
 const eases = [1, 0.6, 0.3, 0];
-/** Of large families fewer widths and gaps are tried, so that an edit is seen soon. */
-const many = 250;
+/** From this many persons on fewer ways, widths and gaps are tried, so that an edit is seen soon. */
+export const many = 250;
 const easesOfMany = [1, 0];
 
 /** A family in its rows, with the sizes that print largest. */

@@ -1,5 +1,15 @@
-import { own, pxPerPt, type BoxStyle } from '../../../model';
-import { planSheets, type Parted, type Scene, type SetSheet, type SheetPlan, type SheetSet } from '../../../scene';
+import { own, pushTo, pxPerPt, type BoxStyle } from '../../../model';
+import {
+  markWords,
+  planSheets,
+  titledAs,
+  type Page,
+  type Parted,
+  type Scene,
+  type SetSheet,
+  type SheetPlan,
+  type SheetSet,
+} from '../../../scene';
 import { familyStructure, withRelations, type RelatedListing } from '../structure';
 import type { FamilyPart, FamilyTree } from '../model';
 import { bestRows } from './best-rows';
@@ -67,7 +77,7 @@ function treeOf({ blocks, rows, blockOf, host, unions }: Rows): BlockTree {
     // Only upward, so that nothing goes round in a ring.
     const up = above(b);
     if (up < 0 || blocks[up]!.row >= blocks[b]!.row) tops.push(b);
-    else below.set(up, [...(below.get(up) ?? []), b]);
+    else pushTo(below, up, b);
   }
   if (tops.length > 1) below.set(nobody, tops);
   const block = [tops.length === 1 ? tops[0]! : nobody];
@@ -121,11 +131,6 @@ function nodesOf({ first, count, block }: BlockTree, { heads, cut }: SheetPlan):
   return found.filter((node) => block[node] !== nobody);
 }
 
-interface Page {
-  readonly number: number;
-  readonly of: number;
-}
-
 function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: number) => number): SetSheet {
   const { diagram, listing, rows, tree } = whole;
   const nodes = nodesOf(tree, plan);
@@ -133,7 +138,7 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
   const persons = new Set(nodes.flatMap((node) => rows.blocks[tree.block[node]!]!.members));
   const marks = new Map<number, { readonly words: string; readonly sheet: number; readonly to: 'onward' | 'back' }>();
   const mark = (person: number, to: 'onward' | 'back', sheet: number): void => {
-    marks.set(person, { words: to === 'onward' ? `continued on sheet ${sheet}` : `from sheet ${sheet}`, sheet, to });
+    marks.set(person, { words: markWords(to, sheet), sheet, to });
   };
   // Children whose own families stand on another sheet stand here alone.
   for (const { partners, children } of rows.unions)
@@ -160,7 +165,13 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
         ? 'Overview'
         : heads.map((members) => members.map((i) => nameOf(whole, i)).join(' and ')).join(', ');
   const sub = subFamily(whole, persons, new Map([...marks].map(([i, { words }]) => [listing.ids[i]!, words])));
-  const titled = withTitle(sub, diagram, name, page);
+  // The sheet was chosen: nothing is taken in its place.
+  const titled: FamilyTree = {
+    ...sub,
+    ...titledAs(diagram, name, page),
+    nudges: {},
+    sheet: { ...diagram.sheet, leastPrint: null },
+  };
   const subListing = withRelations(titled, familyStructure(titled));
   const styles = subListing.ids.map((id) => {
     const i = listing.index.get(id)!;
@@ -212,29 +223,6 @@ function subFamily(
   const people = Object.fromEntries(Object.entries(family.people).filter(([id]) => ids.has(id)));
   const manner = { ...family.manner, view: 'whole' as const, of: null, numbers: 'none' as const };
   return { ...diagram, entries, family: { ...family, people, unions, parentage, manner } };
-}
-
-function withTitle(
-  sub: FamilyTree,
-  { title, titleBlock: block, sheet }: FamilyTree,
-  name: string,
-  page: Page,
-): FamilyTree {
-  const one = page.of === 1;
-  return {
-    ...sub,
-    title: one ? title : `${title}: ${name}`,
-    titleBlock: {
-      shown: true,
-      title: block.shown ? block.title : '',
-      subtitle: one ? (block.shown ? block.subtitle : '') : name.slice(0, 300),
-      author: block.shown ? block.author : '',
-      date: [block.shown ? block.date : '', one ? '' : `Sheet ${page.number} of ${page.of}`].filter(Boolean).join(', '),
-    },
-    nudges: {},
-    // The sheet was chosen: nothing is taken in its place.
-    sheet: { ...sheet, leastPrint: null },
-  };
 }
 
 /** Generations have the names and gaps that they have in the whole. */
