@@ -31,6 +31,15 @@ function isAsked(face: string, point: number): boolean {
   return isEastAsian(face as Face) ? asksEastAsian(script) : script !== null && face.startsWith(script);
 }
 
+/** Whether a font's glyph can be read. Some fonts end before the outlines of their last blanks; another face sets those. */
+function isWhole(font: fontkit.Font, point: number): boolean {
+  try {
+    return Number.isFinite(font.glyphForCodePoint(point).advanceWidth);
+  } catch {
+    return false;
+  }
+}
+
 const sameWidth = 8;
 function runsOf(points: readonly number[], widthOf: (point: number) => number): StoredRun[] {
   const runs: [number, number[]][] = [];
@@ -63,7 +72,7 @@ for (const [face, file] of Object.entries(faceFiles)) {
   const font = fontkit.openSync(path);
   if (!('characterSet' in font)) throw new Error(`${file} is a collection; one font was expected.`);
   const points = font.characterSet
-    .filter((point) => point >= 0x20 && point <= 0xffff && isAsked(face, point))
+    .filter((point) => point >= 0x20 && point <= 0xffff && isAsked(face, point) && isWhole(font, point))
     .sort((a, b) => a - b);
   const has = new Set(points);
   const blocks = isOfScript(face as Face) ? [] : face.startsWith('noto') ? kernedNoto : kerned;
@@ -81,12 +90,28 @@ for (const [face, file] of Object.entries(faceFiles)) {
     descent: -font.descent,
     capHeight: font.capHeight,
     runs: alike ?? runs,
-    kerns: face.startsWith('hebr') ? hebrewKerns(shaperOf(path)) : kernsOf(font, letters),
+    kerns: packed(face.startsWith('hebr') ? hebrewKerns(shaperOf(path)) : kernsOf(font, letters)),
     ...(face.startsWith('arab') && { joining: joiningOf(shaperOf(path), (point) => has.has(point)) }),
     ...(syllables && { syllables: syllables.syllables }),
   };
 }
 writeFileSync(new URL('../src/core/measure/tables.generated.json', import.meta.url), JSON.stringify(tables));
+
+/** Letters of one form, such as A and Á, kern alike: each row is told once for all of them, and each value once for all that take it. */
+function packed(rows: readonly number[][]): StoredTable['kerns'] {
+  const alike = new Map<string, [number[], number[][]]>();
+  for (const [left, ...pairs] of rows) {
+    const byValue = new Map<number, number[]>();
+    for (let i = 0; i < pairs.length; i += 2)
+      byValue.set(pairs[i + 1]!, [...(byValue.get(pairs[i + 1]!) ?? []), pairs[i]!]);
+    const told = [...byValue].map(([value, rights]) => [value, ...rights]);
+    const key = JSON.stringify(told);
+    const known = alike.get(key);
+    if (known) known[0].push(left!);
+    else alike.set(key, [[left!], told]);
+  }
+  return [...alike.values()];
+}
 
 /** Rows of [left, right, value, right, value …]; only pairs that are not zero. */
 function kernsOf(font: fontkit.Font, letters: number[]): number[][] {

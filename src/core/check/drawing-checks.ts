@@ -1,7 +1,7 @@
 import type { Listing } from '../hierarchy';
 import { finding, nextSheet, pxPerPt, sheetName, type BoxStyle, type DiagramCommon, type Finding } from '../model';
 import type { Scene, SceneGroup } from '../scene';
-import { contrastRatio, leastContrast } from '../style';
+import { contrastRatio, leastContrast, lookOf, textGround } from '../style';
 import { nameOf } from './list-checks';
 
 /** Text below about 8 pt does not read well on a handout (common practice). 1 pt = 4/3 CSS px. */
@@ -16,17 +16,22 @@ export function legibility(
   { ids }: Listing,
   styles: readonly BoxStyle[],
 ): Finding<'low-contrast'>[] {
+  const look = lookOf(diagram);
   const poor = new Map<BoxStyle, string[]>();
+  const contrastOf = (style: BoxStyle): number => {
+    const ground = textGround(style, look);
+    return Math.min(contrastRatio(style.text, ground), contrastRatio(style.detailText, ground));
+  };
   ids.forEach((id, i) => {
     const style = styles[i]!;
     const known = poor.get(style);
     if (known) known.push(id);
-    else if (contrastRatio(style.text, style.fill) < leastContrast) poor.set(style, [id]);
+    else if (contrastOf(style) < leastContrast) poor.set(style, [id]);
   });
   return [...poor].map(([style, entries]) => {
-    const ratio = contrastRatio(style.text, style.fill).toFixed(1);
+    const ratio = contrastOf(style).toFixed(1);
     const whose = entries.length === 1 ? nameOf(diagram, entries[0]!) : `${entries.length} boxes`;
-    const message = `The text of ${whose} stands ${ratio} : 1 against its fill; 4.5 : 1 is the least that reads well. Choose a darker or lighter text.`;
+    const message = `The text of ${whose} stands ${ratio} : 1 against what is below it; 4.5 : 1 is the least that reads well. Choose a darker or lighter text.`;
     return finding('low-contrast', 'warning', message, { entries });
   });
 }

@@ -1,4 +1,13 @@
-import { applyCommon, isCommon, patchOf as patchOfScope, refused, Workspace, type Outcome } from '../edit';
+import {
+  applyCommon,
+  isCommon,
+  patchOf as patchOfScope,
+  refused,
+  settingsByHand as settingsOfDiagram,
+  type HandSetting,
+  Workspace,
+  type Outcome,
+} from '../edit';
 import { withArticle } from '../kind';
 import { capital, type AnyScope, type LinkPatch, type StylePatch } from '../model';
 import type { Command, Gesture } from './command';
@@ -50,3 +59,7 @@ export function applyGesture(diagram: Diagram, gesture: Gesture): GestureOutcome
 /** What a scope itself sets, without what it takes from wider scopes. */
 export const patchOf = (diagram: Diagram, scope: AnyScope): StylePatch | LinkPatch =>
   patchOfScope(diagram, scope, kindOf(diagram.kind).edits);
+
+/** All that was set by hand in a diagram, on any scope. */
+export const settingsByHand = (diagram: Diagram): HandSetting[] =>
+  settingsOfDiagram(diagram, kindOf(diagram.kind).edits);

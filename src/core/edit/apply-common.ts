@@ -62,6 +62,8 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setNudge(diagram, command, work);
     case 'setLook':
       return settings.setLook(diagram, command);
+    case 'setPalette':
+      return settings.setPalette(diagram, command);
     case 'setArrangement':
       return settings.setArrangement(diagram, command);
     case 'setSheet':

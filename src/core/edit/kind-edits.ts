@@ -23,6 +23,8 @@ export interface KindEdits<D extends DiagramCommon = DiagramCommon> {
   ): { readonly ok: true; readonly diagram: D } | Refused;
   /** What a scope of this kind sets itself, without what it takes from wider ones; empty for a scope that is not there. */
   patchOf(diagram: D, scope: AnyScope): StylePatch | LinkPatch;
+  /** The scopes of this kind that set something; left out where it has none of its own. */
+  ownScopes?(diagram: D): readonly AnyScope[];
   /** Styles a scope that only this kind knows. The value is known to be one of the property. */
   setStyle(diagram: D, command: SetStyle): Outcome<D>;
 }

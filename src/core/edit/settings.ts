@@ -29,6 +29,15 @@ export function setLook<D extends DiagramCommon>(diagram: D, command: CommandOf<
   return done({ ...diagram, look: command.look }, { ...command, look: diagram.look });
 }
 
+/** A palette that asks for nothing is not kept, so that taking a change back leaves no trace. */
+export function setPalette<D extends DiagramCommon>(diagram: D, command: CommandOf<'setPalette'>): Outcome<D> {
+  const { palette: former = null, ...rest } = diagram;
+  const { palette } = command;
+  const none = !palette || (palette.hue === null && palette.colours.length === 0 && palette.ground === null);
+  const next = none ? (rest as unknown as D) : { ...diagram, palette };
+  return done(next, { ...command, palette: former });
+}
+
 export function setArrangement<D extends DiagramCommon>(diagram: D, command: CommandOf<'setArrangement'>): Outcome<D> {
   const { arrangement } = diagram;
   return done(

@@ -1,5 +1,5 @@
 import type { BoxStyle, Entry } from '../model';
-import { sansFace, type Face } from './face';
+import { faceOf, type Face } from './face';
 import { capHeightOf, runsOf, widthOfRuns, type Run } from './measure';
 import { foldsOf, foldWithin, type Wrapped } from './wrap';
 
@@ -42,17 +42,25 @@ export interface TextFolds {
 
 const folded = new WeakMap<Entry, Map<BoxStyle, TextFolds>>();
 
+/** As a sign is lettered; ß becomes SS (Unicode default case conversion). */
+const capitals = (name: string): string => name.toUpperCase();
+
+const nameFaceOf = ({ nameFont, nameWeight, nameSlant }: BoxStyle): Face =>
+  faceOf(nameFont, { weight: nameWeight, slant: nameSlant });
+const detailFaceOf = ({ detailFont, detailWeight, detailSlant }: BoxStyle): Face =>
+  faceOf(detailFont, { weight: detailWeight, slant: detailSlant });
+
 /** The folds of an entry's text. Kept per entry and style, which never change in place. */
 export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
   return keptBy(folded, entry, style, () => {
-    const name = entry.name.trim() === '' ? ' ' : entry.name;
+    const name = entry.name.trim() === '' ? ' ' : style.nameCase === 'capitals' ? capitals(entry.name) : entry.name;
     const whole = { widestDouble: style.nameSize * widestDoubleEms };
     return {
-      name: foldsOf(name, sansFace(style.nameWeight, style.nameSlant), style.nameSize, mostNameLines, whole),
+      name: foldsOf(name, nameFaceOf(style), style.nameSize, mostNameLines, whole),
       details: entry.details
         .slice(0, style.details)
         .filter((detail) => detail.trim() !== '')
-        .map((detail) => foldsOf(detail, sansFace(400, 'upright'), style.detailSize, mostDetailLines)),
+        .map((detail) => foldsOf(detail, detailFaceOf(style), style.detailSize, mostDetailLines)),
     };
   });
 }
@@ -88,8 +96,7 @@ export function boxText(entry: Entry, style: BoxStyle, width: TextWidth = 'narro
 }
 
 function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
-  const nameFace = sansFace(style.nameWeight, style.nameSlant);
-  const detailFace = sansFace(400, 'upright');
+  const [nameFace, detailFace] = [nameFaceOf(style), detailFaceOf(style)];
   const blocks = [
     ...linesOf(name!, 'name', nameFace, style.nameSize),
     ...details.flatMap((detail) => linesOf(detail, 'detail', detailFace, style.detailSize)),

@@ -1,16 +1,17 @@
+import type { Typeface } from '../model';
+
 /** Scripts with faces of their own, by their ISO 15924 codes in small letters: Hebrew, Arabic, Devanagari, Japanese, Korean, Chinese (simplified). */
 export type Script = 'hebr' | 'arab' | 'deva' | EastAsian;
 export type EastAsian = 'jpan' | 'kore' | 'hans';
 
-/** The shipped faces: Atkinson Hyperlegible Next, Source Serif 4 for titles, Noto Sans for scripts the others lack. */
+/** Families with regular, semi-bold and bold, upright and italic: Atkinson Hyperlegible Next, Source Serif 4, Zilla Slab, Nunito, Barlow Semi Condensed. */
+type FullFamily = 'sans' | 'serif' | 'slab' | 'soft' | 'narrow';
+
+/** The shipped faces: those families, Kalam as by a hand, and Noto Sans for scripts the others lack. */
 export type Face =
-  | 'sans400'
-  | 'sans600'
-  | 'sans700'
-  | 'sans400i'
-  | 'sans600i'
-  | 'sans700i'
-  | 'serif600'
+  | `${FullFamily}${400 | 600 | 700}${'' | 'i'}`
+  | 'hand400'
+  | 'hand700'
   | 'noto400'
   | 'noto600'
   | 'noto700'
@@ -26,6 +27,10 @@ export interface FaceCss {
 const families: readonly (readonly [start: string, family: string])[] = [
   ['sans', 'Atkinson Hyperlegible Next'],
   ['serif', 'Source Serif 4'],
+  ['slab', 'Zilla Slab'],
+  ['soft', 'Nunito'],
+  ['narrow', 'Barlow Semi Condensed'],
+  ['hand', 'Kalam'],
   ['hebr', 'Noto Sans Hebrew'],
   ['arab', 'Noto Sans Arabic'],
   ['jpan', 'Noto Sans JP'],
@@ -42,8 +47,18 @@ export function faceCss(face: Face): FaceCss {
   return { family, weight, italic: face.endsWith('i') };
 }
 
-export function sansFace(weight: 400 | 600 | 700, slant: 'upright' | 'italic'): Face {
-  return `sans${weight}${slant === 'italic' ? 'i' : ''}`;
+export const sansFace = (weight: 400 | 600 | 700, slant: 'upright' | 'italic'): Face =>
+  faceOf('clear', { weight, slant });
+
+const familyOf = { clear: 'sans', book: 'serif', slab: 'slab', soft: 'soft', narrow: 'narrow' } as const;
+
+/** The face of a typeface. That of the hand has no semi-bold, which is set in bold, and no italic. */
+export function faceOf(
+  typeface: Typeface,
+  { weight, slant }: { readonly weight: 400 | 600 | 700; readonly slant: 'upright' | 'italic' },
+): Face {
+  if (typeface === 'hand') return weight === 400 ? 'hand400' : 'hand700';
+  return `${familyOf[typeface]}${weight}${slant === 'italic' ? 'i' : ''}`;
 }
 
 /** The face of a script in the weight of another face; East Asian faces are regular or bold. */

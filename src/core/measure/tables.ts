@@ -31,8 +31,8 @@ export interface StoredTable {
   capHeight: number;
   /** Or the face whose widths are the same. */
   runs: StoredRun[] | string;
-  /** Rows of [left, right, value, right, value …]. */
-  kerns: number[][];
+  /** Letters that kern alike, and for each value those that take it after them: [value, right, right …]. */
+  kerns: [lefts: number[], values: number[][]][];
   joining?: {
     /** Rows of [code point, joins before (1) and after (2), four widths]. */
     letters: number[][];
@@ -50,10 +50,10 @@ function unpack({ runs, kerns, joining, syllables, ...metrics }: StoredTable): T
     if (typeof widths === 'number') advance.fill(widths, start, start + count!);
     else advance.set(widths, start);
   const kern = new Map<number, Map<number, number>>();
-  for (const row of kerns) {
-    const pairs = kern.get(row[0]!) ?? new Map<number, number>();
-    for (let i = 1; i < row.length; i += 2) pairs.set(row[i]!, row[i + 1]!);
-    kern.set(row[0]!, pairs);
+  for (const [lefts, values] of kerns) {
+    const pairs = new Map<number, number>();
+    for (const [value, ...rights] of values) for (const right of rights) pairs.set(right, value!);
+    for (const left of lefts) kern.set(left, pairs);
   }
   return {
     ...metrics,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Arrangement, Sheet } from './sheet';
 import { OrderKey } from './order-key';
-import { LinkPatch, StylePatch } from './style';
+import { LinkPatch, Palette, StylePatch } from './style';
 import { FieldName, Id, RoleId, text } from './text';
 
 /** Nothing larger is taken in; the limits are named in the messages that refuse. */
@@ -110,6 +110,8 @@ export const commonShape = {
   /** Entries that stand off their computed place. */
   nudges: z.record(Id, Nudge),
   look: RoleId,
+  /** Left out where the look keeps its own colours and ground. */
+  palette: Palette.optional(),
   styles: Styles,
   arrangement: Arrangement,
   sheet: Sheet,

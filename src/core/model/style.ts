@@ -4,9 +4,16 @@ import { Id, RoleId } from './text';
 /** Colours are stored as `#rrggbb`, so that every writer can take them as they are. */
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written #rrggbb');
 
+/** The typefaces that text may be set in: sans serif made for reading, serif, slab serif, with rounded ends, narrow, and as by a hand. */
+export const Typeface = z.enum(['clear', 'book', 'slab', 'soft', 'narrow', 'hand']);
+export type Typeface = z.infer<typeof Typeface>;
+
+const Weight = z.union([z.literal(400), z.literal(600), z.literal(700)]);
+const Slant = z.enum(['upright', 'italic']);
+
 /**
  * `block`, `ellipse`, `triangle` (its point to the left, text after it) and `gable` (its point upwards, text below it) are symbols, as large as their text
- * needs.
+ * needs; `dot` stands before its text, `rule` below it.
  */
 export const BoxShape = z.enum([
   'square',
@@ -14,6 +21,10 @@ export const BoxShape = z.enum([
   'cut',
   'pill',
   'hexagon',
+  'diamond',
+  'star',
+  'dot',
+  'rule',
   'block',
   'ellipse',
   'triangle',
@@ -33,11 +44,28 @@ export const BoxStyle = z.strictObject({
   text: Colour,
   border: Colour,
   borderWidth: z.number().min(0).max(8),
-  borderLine: z.enum(['solid', 'dashed']),
+  borderLine: z.enum(['solid', 'dashed', 'dotted', 'double']),
+  /** `fading`: the fill grows lighter upwards. */
+  shade: z.enum(['flat', 'fading']),
+  /** How much of the fill covers what is below it, per cent. */
+  cover: z.number().int().min(0).max(100),
+  effect: z.enum(['none', 'shadow', 'glow']),
+  /** What marks the box beside its text: a stripe along its left side, a band along its upper edge, a disc at its corner. */
+  sign: z.enum(['none', 'stripe', 'band', 'disc']),
+  signColour: Colour,
+  /** Between the text and the sides of the box, CSS px; above and below it two thirds of that. */
+  room: z.number().min(0).max(48),
+  align: z.enum(['middle', 'start']),
+  nameFont: Typeface,
   nameSize: z.number().min(6).max(72),
-  nameWeight: z.union([z.literal(400), z.literal(600), z.literal(700)]),
-  nameSlant: z.enum(['upright', 'italic']),
+  nameWeight: Weight,
+  nameSlant: Slant,
+  nameCase: z.enum(['typed', 'capitals']),
+  detailFont: Typeface,
   detailSize: z.number().min(5).max(60),
+  detailWeight: Weight,
+  detailSlant: Slant,
+  detailText: Colour,
   /** How many detail lines are drawn under the name. */
   details: z.number().int().min(0).max(8),
   /** True: the box takes the size of the largest such box of its tier. */
@@ -49,6 +77,17 @@ export const BoxStyle = z.strictObject({
 export type BoxStyle = z.infer<typeof BoxStyle>;
 export type StyleProperty = keyof BoxStyle;
 export const styleProperties = Object.keys(BoxStyle.shape) as StyleProperty[];
+
+/**
+ * How a diagram takes its look in other colours: from one hue (OKLCH, degrees), or from up to three colours of its own, which go before the hue; and on a ground
+ * of its own.
+ */
+export const Palette = z.strictObject({
+  hue: z.number().min(0).max(360).nullable(),
+  colours: z.array(Colour).max(3),
+  ground: Colour.nullable(),
+});
+export type Palette = z.infer<typeof Palette>;
 
 export const StylePatch = BoxStyle.partial();
 export type StylePatch = z.infer<typeof StylePatch>;

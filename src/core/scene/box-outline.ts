@@ -1,15 +1,23 @@
 import { short } from '../arrange/graph';
-import type { BoxPrimitive } from './scene';
+import { dotSize, hexagonPoint, starDent, starPoints } from './box-shapes';
+import type { BoxPrimitive, Rect } from './scene';
 
 /** Circle quadrants as cubic curves are off by 0.03 % at most with this handle length. */
 const handle = 0.5522847498;
 
 /** The outline of a box as SVG path data (absolute M, L, C, Z), for every writer alike. */
-export function boxOutline({ shape, corner, x, y, width, height }: BoxPrimitive): string {
+export function boxOutline({
+  shape,
+  corner,
+  x,
+  y,
+  width,
+  height,
+}: Pick<BoxPrimitive, 'shape' | 'corner' | keyof Rect>): string {
   if (shape === 'triangle' || shape === 'gable') return triangle({ shape, x, y, width, height });
   if (shape === 'ellipse') return ellipse(x, y, width, height);
   if (shape === 'hexagon') {
-    const point = Math.min(height / 3, width / 4);
+    const point = hexagonPoint(width, height);
     return closed([
       x + point,
       y,
@@ -25,6 +33,11 @@ export function boxOutline({ shape, corner, x, y, width, height }: BoxPrimitive)
       y + height / 2,
     ]);
   }
+  const [middle, centre] = [x + width / 2, y + height / 2];
+  if (shape === 'diamond') return closed([middle, y, x + width, centre, middle, y + height, x, centre]);
+  if (shape === 'star') return star({ x, y, width, height });
+  if (shape === 'dot') return ellipse(x, centre - dotSize / 2, dotSize, dotSize);
+  if (shape === 'rule') return `M${short(x)} ${short(y + height)}L${short(x + width)} ${short(y + height)}`;
   const most = Math.min(width, height) / 2;
   const r = shape === 'pill' ? most : shape === 'square' || shape === 'block' ? 0 : Math.min(corner, most);
   const right = x + width;
@@ -54,6 +67,16 @@ function closed(points: readonly number[]): string {
   let d = '';
   for (let p = 0; p < points.length; p += 2) d += `${p === 0 ? 'M' : 'L'}${short(points[p]!)} ${short(points[p + 1]!)}`;
   return `${d}Z`;
+}
+
+function star({ x, y, width, height }: Rect): string {
+  const points: number[] = [];
+  for (let k = 0; k < 2 * starPoints; k++) {
+    const turn = (Math.PI * k) / starPoints - Math.PI / 2;
+    const reach = k % 2 === 0 ? 1 : starDent;
+    points.push(x + (width / 2) * (1 + reach * Math.cos(turn)), y + (height / 2) * (1 + reach * Math.sin(turn)));
+  }
+  return closed(points);
 }
 
 /** Side of the triangle of an end, CSS px. */

@@ -1,34 +1,62 @@
 import { KeptFor, type BoxStyle, type Entry } from '../model';
 import { boxText, type BoxText } from '../measure';
 import { triangleSide } from './box-outline';
-import { isSymbol } from './box-shapes';
-import { hasPhotoRoom, photoOf } from './photo';
+import { dotGap, dotSize, hexagonPoint, isSymbol, starDent, starPoints } from './box-shapes';
+import { emptyBox } from './empty-box';
+import { hasPhotoRoom, movedByPhoto, photoOf } from './photo';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
-/** Between the text and the edge of a box, and where the print would be small. CSS px. */
-const paddings = { easy: { x: 12, y: 8 }, tight: { x: 7, y: 4 } } as const;
+/** Between the text and the edge of a box as shares of the room it has, and where the print would be small. */
+const paddings = { easy: { x: 1, y: 2 / 3 }, tight: { x: 7 / 12, y: 1 / 3 } } as const;
 export type Padding = keyof typeof paddings;
+
+const paddingOf = ({ room }: BoxStyle, padded: Padding): { readonly x: number; readonly y: number } => ({
+  x: room * paddings[padded].x,
+  y: room * paddings[padded].y,
+});
+
+/** What a shape takes of either side of its box beside the padding, so that text of a height (CSS px) stays inside it. */
+function sideRoom(
+  { shape, corner }: BoxStyle,
+  height: number,
+  padding: { readonly x: number; readonly y: number },
+): number {
+  if (shape === 'pill')
+    return Math.max(Math.min(height, 28) / 3, arcInset(height / 2 + padding.y, height / 2) - padding.x + 1);
+  if (shape === 'cut') return Math.max(corner / 2, corner - padding.x - padding.y);
+  if (shape === 'rounded') return Math.max(0, arcInset(corner, corner - padding.y) - padding.x);
+  if (shape === 'hexagon')
+    return Math.max(Math.min(height + 16, 44) / 4, hexagonPoint(Infinity, Infinity) - padding.x + 1);
+  return 0;
+}
+
+/** How far a quarter of a circle stands back from its tangent at a distance from its middle. */
+const arcInset = (radius: number, from: number): number =>
+  from <= 0 ? 0 : radius - Math.sqrt(Math.max(0, radius ** 2 - from ** 2));
+
+/** Room for a sign beside the text, CSS px. */
+const signRoom = { stripe: 7, band: 6, disc: 0, none: 0 } as const;
+
 /** Size of a box around text of a size, CSS px; `narrowest`: the least width. */
 export function boxAround(
   text: { readonly width: number; readonly height: number },
   style: BoxStyle,
   { narrowest, padded }: { readonly narrowest: number; readonly padded: Padding },
 ): { readonly width: number; readonly height: number } {
-  if (isSymbol(style.shape)) return symbolAround(text, style.shape, padded);
-  const side =
-    style.shape === 'pill'
-      ? Math.min(text.height, 28) / 3
-      : style.shape === 'cut'
-        ? style.corner / 2
-        : style.shape === 'hexagon'
-          ? Math.min(text.height + 16, 44) / 4
-          : 0;
-  const padding = paddings[padded];
+  const padding = paddingOf(style, padded);
+  if (isSymbol(style.shape)) return symbolAround(text, style.shape, padding.y);
+  const { width, height } = sizeBeside(text, style.shape);
+  const stripe = style.sign === 'stripe' ? signRoom.stripe : 0;
+  const band = style.sign === 'band' ? signRoom.band : 0;
   return {
-    width: Math.max(narrowest, Math.ceil(text.width + 2 * (padding.x + side))),
-    height: Math.ceil(text.height + 2 * padding.y),
+    width: Math.max(narrowest, Math.ceil(width + stripe + 2 * (padding.x + sideRoom(style, height, padding)))),
+    height: Math.ceil(height + band + 2 * padding.y),
   };
 }
+
+/** A text with the disc before it. */
+const sizeBeside = (text: { readonly width: number; readonly height: number }, shape: BoxStyle['shape']) =>
+  shape === 'dot' ? { width: text.width + dotSize + dotGap, height: Math.max(dotSize, text.height) } : text;
 
 /** Between the triangle of an end and its text. CSS px. */
 const triangleGap = 5;
@@ -37,13 +65,17 @@ const triangleGap = 5;
 function symbolAround(
   { width, height }: { readonly width: number; readonly height: number },
   shape: BoxStyle['shape'],
-  padded: Padding,
+  room: number,
 ): { readonly width: number; readonly height: number } {
-  const room = padded === 'easy' ? 8 : 4;
   if (shape === 'triangle')
     return { width: stepped(triangleSide + triangleGap + width), height: stepped(Math.max(triangleSide, height)) };
   if (shape === 'gable')
     return { width: stepped(Math.max(triangleSide, width)), height: stepped(triangleSide + 2 + height) };
+  if (shape === 'diamond') return { width: stepped(2 * width + room), height: stepped(2 * height + room) };
+  if (shape === 'star') {
+    const reach = Math.SQRT2 / starRoom;
+    return { width: stepped(width * reach + room), height: stepped(height * reach + room) };
+  }
   if (shape === 'block') {
     if (height > 24 || width > height * 4)
       return { width: stepped(width + 3 * room), height: stepped(height + 2 * room) };
@@ -54,21 +86,31 @@ function symbolAround(
     const side = stepped(Math.hypot(width, height * 0.8) + room);
     return { width: side, height: side };
   }
-  return { width: stepped(width * 1.22 + 2 * room), height: stepped(height * 1.5 + 2 * room) };
+  const wide = width * 1.22 + 2 * room;
+  // As high as an ellipse of that width has to be for its text.
+  const high = Math.max(height * 1.5 + 2 * room, height / Math.sqrt(1 - (width / wide) ** 2));
+  return { width: stepped(wide), height: stepped(high) };
 }
+
+/** The ellipse that lies within a star, as a share of it. */
+const starRoom = starDent * Math.cos(Math.PI / starPoints);
 
 /** Symbols grow in steps, so that another number in one of them rarely moves all others. CSS px. */
 const stepped = (size: number): number => Math.ceil(size / 6) * 6;
 
 /** Where the text of a box has its middle. */
 function textMiddle(
-  shape: BoxStyle['shape'],
+  { shape, sign }: BoxStyle,
   width: number,
   height: number,
 ): { readonly x: number; readonly y: number } {
   if (shape === 'triangle') return { x: (triangleSide + triangleGap + width) / 2, y: height / 2 };
   if (shape === 'gable') return { x: width / 2, y: (triangleSide + 2 + height) / 2 };
-  return { x: width / 2, y: height / 2 };
+  if (shape === 'dot') return { x: (dotSize + dotGap + width) / 2, y: height / 2 };
+  const [right, down] = isSymbol(shape)
+    ? [0, 0]
+    : [sign === 'stripe' ? signRoom.stripe / 2 : 0, sign === 'band' ? signRoom.band / 2 : 0];
+  return { x: width / 2 + right, y: height / 2 + down };
 }
 
 interface Drawn {
@@ -77,6 +119,7 @@ interface Drawn {
   readonly group: SceneGroup;
   readonly label: string;
   readonly pictured: boolean;
+  readonly padded: Padding;
 }
 
 const drawn = new KeptFor<Entry, Drawn>();
@@ -89,7 +132,12 @@ export function entryGroup(
   entry: Entry,
   style: BoxStyle,
   { x, y, width, height }: Rect,
-  { wanted, label, pictured }: { readonly wanted: number; readonly label: string; readonly pictured: boolean },
+  {
+    wanted,
+    label,
+    pictured,
+    padded = 'easy',
+  }: { readonly wanted: number; readonly label: string; readonly pictured: boolean; readonly padded?: Padding },
 ): SceneGroup {
   const before = drawn.get(entry);
   const text = boxText(entry, style, wanted);
@@ -98,22 +146,24 @@ export function entryGroup(
     before.style === style &&
     before.text === text &&
     before.pictured === pictured &&
+    before.padded === padded &&
     before.group.bounds.width === width &&
     before.group.bounds.height === height;
   if (alike && before.label === label && before.group.x === x && before.group.y === y) return before.group;
   const empty = blank(style, width, height);
   const children = alike
     ? before.group.children
-    : content(text, style, empty, pictured && hasPhotoRoom(style) ? entry : null);
+    : content(text, style, empty, { pictured: pictured && hasPhotoRoom(style) ? entry : null, padded });
   const bounds = alike ? before.group.bounds : empty.bounds;
   const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
-  drawn.set(entry, { style, text, group, label, pictured });
+  drawn.set(entry, { style, text, group, label, pictured, padded });
   return group;
 }
 
 interface Blank {
   readonly bounds: SceneGroup['bounds'];
-  readonly box: Primitive;
+  /** The box without its text, effects below it and its sign upon it. */
+  readonly box: readonly Primitive[];
 }
 const blanks = new KeptFor<BoxStyle, Blank>();
 
@@ -121,22 +171,7 @@ const blanks = new KeptFor<BoxStyle, Blank>();
 function blank(style: BoxStyle, width: number, height: number): Blank {
   const known = blanks.get(style);
   if (known && known.bounds.width === width && known.bounds.height === height) return known;
-  const made: Blank = {
-    bounds: { x: 0, y: 0, width, height },
-    box: {
-      type: 'box',
-      shape: style.shape,
-      corner: style.corner,
-      x: 0,
-      y: 0,
-      width,
-      height,
-      fill: style.fill,
-      stroke: style.border,
-      strokeWidth: style.borderWidth,
-      dashed: style.borderLine === 'dashed',
-    },
-  };
+  const made: Blank = { bounds: { x: 0, y: 0, width, height }, box: emptyBox(style, { width, height }) };
   blanks.set(style, made);
   return made;
 }
@@ -146,23 +181,44 @@ function content(
   text: BoxText,
   style: BoxStyle,
   { bounds: { width, height }, box }: Blank,
-  pictured: Entry | null,
+  { pictured, padded }: { readonly pictured: Entry | null; readonly padded: Padding },
 ): Primitive[] {
-  const photo = pictured && photoOf(pictured, style, text, { width, height });
-  const primitives: Primitive[] = [box, ...(photo?.primitives ?? [])];
-  const plain = textMiddle(style.shape, width, height);
-  const middle = photo ? { x: plain.x + photo.move.x, y: plain.y + photo.move.y } : plain;
+  const plain = textMiddle(style, width, height);
+  const move = pictured ? movedByPhoto(style) : { x: 0, y: 0 };
+  const middle = { x: plain.x + move.x, y: plain.y + move.y };
+  const left = leftOf(text, style, { width, padded, beside: move.x });
+  const primitives: Primitive[] = [
+    ...box,
+    ...(pictured ? photoOf(pictured, style, text, { middle: plain, left }) : []),
+  ];
   for (const line of text.lines) {
     if (line.width === 0) continue;
     primitives.push({
       type: 'text',
-      x: style.shape === 'triangle' ? triangleSide + triangleGap : middle.x - line.width / 2,
+      x: left ?? middle.x - line.width / 2,
       y: middle.y + line.baseline,
       size: line.size,
-      fill: style.text,
+      fill: line.part === 'name' ? style.text : style.detailText,
       runs: line.runs,
       part: line.part,
     });
   }
   return primitives;
+}
+
+/** Where all lines of a text begin; null where each stands on the middle of its box. `beside`: how far a photo moves them to the right. */
+function leftOf(
+  text: BoxText,
+  style: BoxStyle,
+  { width, padded, beside }: { readonly width: number; readonly padded: Padding; readonly beside: number },
+): number | null {
+  if (style.shape === 'triangle') return triangleSide + triangleGap;
+  if (style.shape === 'dot') return dotSize + dotGap;
+  if (style.align === 'middle' || isSymbol(style.shape)) return null;
+  if (style.shape === 'rule') return 0;
+  const padding = paddingOf(style, padded);
+  const stripe = style.sign === 'stripe' ? signRoom.stripe : 0;
+  const wanted = padding.x + sideRoom(style, text.height, padding) + stripe + 2 * beside;
+  // Never past the middle, where a box is hardly wider than its text.
+  return Math.min(wanted, (width - text.width + stripe) / 2 + beside);
 }

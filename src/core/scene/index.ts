@@ -15,3 +15,4 @@ export { entryGroup } from './entry-group';
 export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';
+export { dashesOf, middleLine } from './empty-box';

@@ -30,28 +30,29 @@ export function withPhoto(text: Size, style: BoxStyle): Size {
     : { width: side + gaps.before + text.width, height: Math.max(side, text.height) };
 }
 
-/** The photo of an entry, or its initials, in the middle of its box with its text; and how far that moves the text from the middle of the box. */
+/** How far a photo moves the text from the middle that both have in their box. CSS px. */
+export function movedByPhoto(style: BoxStyle): { readonly x: number; readonly y: number } {
+  const side = sideOf(style);
+  return style.photo === 'above' ? { x: 0, y: (side + gaps.above) / 2 } : { x: (side + gaps.before) / 2, y: 0 };
+}
+
+/** The photo of an entry, or its initials, where it and the text have their middle at `middle`; `left`: where lines begin that all begin at one place. */
 export function photoOf(
   entry: Entry,
   style: BoxStyle,
   text: Size,
-  box: Size,
-): { readonly primitives: readonly Primitive[]; readonly move: { readonly x: number; readonly y: number } } {
+  { middle, left }: { readonly middle: { readonly x: number; readonly y: number }; readonly left: number | null },
+): readonly Primitive[] {
   const side = sideOf(style);
   const all = withPhoto(text, style);
-  const [left, top] = [(box.width - all.width) / 2, (box.height - all.height) / 2];
   const above = style.photo === 'above';
-  const at = above ? { x: (box.width - side) / 2, y: top } : { x: left, y: (box.height - side) / 2 };
-  const move = above ? { x: 0, y: (side + gaps.above) / 2 } : { x: (side + gaps.before) / 2, y: 0 };
-  const round = style.photoShape === 'round';
-  if (entry.image)
-    return {
-      primitives: [
-        { type: 'image', image: entry.image.id, ...at, width: side, height: side, crop: round ? 'round' : 'square' },
-      ],
-      move,
-    };
-  return { primitives: initials(entry.name, style, { ...at, side }), move };
+  const from = left === null ? middle.x - all.width / 2 : left - side - gaps.before;
+  const at = above
+    ? { x: left ?? middle.x - side / 2, y: middle.y - all.height / 2 }
+    : { x: from, y: middle.y - side / 2 };
+  const crop = style.photoShape === 'round' ? 'round' : 'square';
+  if (entry.image) return [{ type: 'image', image: entry.image.id, ...at, width: side, height: side, crop }];
+  return initials(entry.name, style, { ...at, side });
 }
 
 /** The first letters of the first and the last word of a name. */

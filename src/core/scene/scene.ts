@@ -15,6 +15,12 @@ export interface BoxPrimitive {
   readonly stroke: string;
   readonly strokeWidth: number;
   readonly dashed: boolean;
+  /** Left out: not dotted. */
+  readonly dotted?: true;
+  /** The colour at its upper edge where the fill fades towards one, evenly; left out where it is flat. */
+  readonly fade?: string;
+  /** Share of what is below that the fill covers; left out: all of it. */
+  readonly cover?: number;
 }
 
 export interface PathPrimitive {
@@ -23,6 +29,8 @@ export interface PathPrimitive {
   readonly d: string;
   /** Left out: not filled. */
   readonly fill?: string;
+  /** Share of what is below that the fill covers; left out: all of it. */
+  readonly cover?: number;
   readonly stroke: string;
   readonly strokeWidth: number;
   readonly dashed: boolean;

@@ -53,7 +53,7 @@ export function tierNames(
   room: number,
 ): SceneGroup[] {
   if (room === 0) return [];
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const fill = readableText(look.ink, look.ground, look.ink, look.light);
   const size = sizeOf(styles);
   return tiers.slice(0, tierStart.length - 1).map(({ rowStart, end }, t): SceneGroup => {

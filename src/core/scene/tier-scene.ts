@@ -4,7 +4,7 @@ import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles }
 import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
-import { entryGroup } from './entry-group';
+import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
 import { placeOnSheet } from './place-sheet';
@@ -50,7 +50,7 @@ export function tierScene(
   );
   const fitted = { ...fit.fitted, layout };
   const onIt = { ...diagram, sheet: fit.sheet };
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
   const links = sideLinks(diagram, structure, { layout, width, height, gaps }, words.linkKinds);
   const names = tierNames(diagram, structure, styles, fit.fitted.layout.tiers, fit.margin);
@@ -69,7 +69,14 @@ export function tierScene(
         ? branchGroups(structure, places, fitted, { plan, joinRadius })
         : fans(diagram, structure, layout, look.line)),
       ...links,
-      ...boxes(diagram, structure, styles, { places, wanted: fit.wanted, pictured: fit.boxes.pictured, words, marks }),
+      ...boxes(diagram, structure, styles, {
+        places,
+        wanted: fit.wanted,
+        pictured: fit.boxes.pictured,
+        padded: fit.fitted.padded,
+        words,
+        marks,
+      }),
     ],
     notes: sheetNotes(onIt, look, sheet, notes),
     tiers: bands(diagram, structure, styles, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
@@ -139,7 +146,9 @@ function boxes(
     pictured,
     words,
     marks,
+    padded,
   }: {
+    readonly padded: Padding;
     readonly places: readonly Rect[];
     /** For each tier the width its text is set in. */
     readonly wanted: readonly number[];
@@ -161,7 +170,7 @@ function boxes(
     const label = labelOf(diagram, structure, i, { alsoTo, words, tier });
     const box = boxBesideMark(place, marks, entry.id, styles[i]!);
     const t = structure.tier[i]! - 1;
-    const group = entryGroup(entry, styles[i]!, box, { wanted: wanted[t]!, label, pictured: pictured[t]! });
+    const group = entryGroup(entry, styles[i]!, box, { wanted: wanted[t]!, label, pictured: pictured[t]!, padded });
     const mark = markOf(place, marks, entry.id, styles[i]!);
     return mark ? [group, mark] : [group];
   });
@@ -268,7 +277,7 @@ function bandOf(
 ): Pick<TierBand, 'tier' | 'name' | 'count' | 'swatch'> {
   const from = structure.tierStart[t]!;
   const to = structure.tierStart[t + 1]!;
-  let swatch = tierStyle(lookOf(diagram.look), t + 1).fill;
+  let swatch = tierStyle(lookOf(diagram), t + 1).fill;
   for (let i = from; i < to; i++) {
     if (own(diagram.entries, structure.ids[i]!)!.role === null) {
       swatch = styles[i]!.fill;

@@ -1,7 +1,7 @@
 import { sample, type TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin, type TextFolds } from '../measure';
-import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
+import { KeptFor, own, type BoxStyle, type DiagramCommon, type StylePatch, type StyleProperty } from '../model';
 import { markHeight, markWidth, type Continued } from './marks';
 import { isSymbol } from './box-shapes';
 import { boxAround, type Padding } from './entry-group';
@@ -47,6 +47,7 @@ export function sizeChoices(
       styles: styles.slice(from, to),
       folds: ids.map((id, k) => textFolds(own(diagram.entries, id)!, styles[from + k]!)),
       widest: diagram.arrangement.widest,
+      apart: ids.map((id) => hasOwnSize(own(diagram.styles.only, id))),
       pictured: ids.some((id, k) => own(diagram.entries, id)!.image !== undefined && hasPhotoRoom(styles[from + k]!)),
     });
     const before = known[t];
@@ -75,6 +76,8 @@ interface Tier {
   readonly narrowest: number;
   readonly widest: number;
   readonly pictured: boolean;
+  /** Of each entry, whether its size is its own, so that it may outgrow the others without making them larger. */
+  readonly apart: readonly boolean[];
   readonly from: number;
   readonly to: number;
 }
@@ -94,10 +97,25 @@ function isAsBefore(before: Tier, now: Tier): boolean {
     before.narrowest === now.narrowest &&
     before.widest === now.widest &&
     before.pictured === now.pictured &&
+    before.apart.every((one, k) => one === now.apart[k]) &&
     before.folds.every((folds, k) => folds === now.folds[k] && before.styles[k] === now.styles[k]) &&
     sameNumbers(before.beside.subarray(now.from, now.to), now.beside.subarray(now.from, now.to))
   );
 }
+
+/** What makes a box as large as it is. */
+const sizing: readonly StyleProperty[] = [
+  'shape',
+  'corner',
+  'room',
+  'nameSize',
+  'detailSize',
+  'details',
+  'photo',
+  'sign',
+];
+const hasOwnSize = (patch: StylePatch | undefined): boolean =>
+  patch !== undefined && sizing.some((property) => patch[property] !== undefined);
 
 /** A tier in which an entry has a mark, with boxes wide enough for it. */
 function marked(tier: Tier): Tier {
@@ -129,12 +147,20 @@ function ofTier(tier: Tier): Made {
   };
 }
 
+/** Tells who of a tier has a say in how its text is set: those whose size is not their own, or all where there are none. */
+function counting(apart: readonly boolean[]): (k: number) => boolean {
+  const all = apart.every(Boolean);
+  return (k) => all || !apart[k];
+}
+
 /** Widths of text, from narrow to wide, at which some name or detail of a tier breaks differently. */
-function widthsOf({ styles, folds, widest: limit }: Tier): number[] {
+function widthsOf({ styles, folds, widest: limit, apart }: Tier): number[] {
+  const counts = counting(apart);
   const widths = new Set<number>();
   let least = 0;
   let widest = Infinity;
   folds.forEach(({ name, details }, k) => {
+    if (!counts(k)) return;
     widest = Math.min(widest, styles[k]!.nameSize * widestEms);
     for (const ways of [name, ...details]) {
       for (const { width } of ways) widths.add(Math.ceil(width));
@@ -152,7 +178,9 @@ const symbolOf = (shape: BoxStyle['shape']): string => (isSymbol(shape) ? shape 
 /** The size that most boxes of a tier share at a width of text. */
 function commonSize(tier: Tier, wanted: number): { width: number; height: number } {
   let [width, height] = [0, 0];
+  const counts = counting(tier.apart);
   for (let k = 0; k < tier.ids.length; k++) {
+    if (!counts(k)) continue;
     const size = sizeOf(tier, k, wanted, 'easy');
     width = Math.max(width, size.width);
     height = Math.max(height, size.height);
@@ -172,7 +200,7 @@ function sizeOf(
 }
 
 function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
-  const { ids, from, beside, styles, marks } = tier;
+  const { ids, from, beside, styles, marks, apart } = tier;
   const width = new Float64Array(ids.length);
   const height = new Float64Array(ids.length);
   const common = new Map<string, { width: number; height: number }>();
@@ -186,15 +214,15 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
     const size = sizeOf(tier, k, wanted, padded);
     width[k] = size.width;
     height[k] = size.height;
-    if (!styles[k]!.equalSize) return;
+    if (!styles[k]!.equalSize || apart[k]) return;
     const most = alike(k);
     most.width = Math.max(most.width, size.width);
     most.height = Math.max(most.height, size.height);
   });
   ids.forEach((id, k) => {
     if (styles[k]!.equalSize) {
-      width[k] = alike(k).width;
-      height[k] = alike(k).height;
+      width[k] = Math.max(width[k]!, alike(k).width);
+      height[k] = Math.max(height[k]!, alike(k).height);
     }
     // The mark of an entry stands with its box.
     if (marks) height[k]! += markHeight(marks, id, styles[k]!);

@@ -11,6 +11,7 @@ import {
   type StyleProperty,
 } from '../model';
 import { readableText } from './contrast';
+import { isInside, textGround } from './text-ground';
 import { lookOf, roleStyle, tierStyle, type Look } from './look';
 
 /**
@@ -34,7 +35,7 @@ export function resolveStyles(diagram: DiagramCommon, structure: Hierarchy, role
   const branches = branchLayers(diagram, structure);
   const resolved = (i: number): BoxStyle =>
     interned(
-      resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram.look)).style,
+      resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram)).style,
     );
   // By role within a tier and branch, which is all that tells apart the entries without a style of their own.
   const shared = new Map<number, Map<string | null, BoxStyle>>();
@@ -119,7 +120,7 @@ function layersOf(
   { branches, roles }: { readonly branches: readonly Layer[]; readonly roles: Roles },
 ): Layer[] {
   const { styles } = diagram;
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const tier = structure.tier[i]!;
   const role = roleOf(diagram, structure, i, roles);
   const layers: Layer[] = [
@@ -152,12 +153,20 @@ export function resolve(
     }
   });
   const complete = style as BoxStyle;
-  if (depth.fill! > depth.text!) {
-    const text = readableText(complete.text, complete.fill, look.ink, look.light);
-    if (text !== complete.text) {
-      complete.text = text;
-      origins.text = 'contrast';
-    }
+  // Details take the colour of the name, unless they are given one as near or nearer.
+  if (depth.text! > depth.detailText!) {
+    complete.detailText = complete.text;
+    origins.detailText = origins.text;
+    depth.detailText = depth.text!;
+  }
+  const ground = textGround(complete, look);
+  const grounded = isInside(complete.shape) ? Math.max(depth.fill!, depth.cover!) : depth.shape!;
+  for (const property of ['text', 'detailText'] as const) {
+    if (grounded <= depth[property]!) continue;
+    const text = readableText(complete[property], ground, look.ink, look.light);
+    if (text === complete[property]) continue;
+    complete[property] = text;
+    origins[property] = 'contrast';
   }
   return { style: complete, origins };
 }
@@ -211,7 +220,7 @@ export function explainStyle(
     if (!seen.has(key))
       seen.set(
         key,
-        resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram.look)),
+        resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram)),
       );
   }
   return explained([...seen.values()]);

@@ -1,4 +1,6 @@
 export * from './cascade';
 export * from './contrast';
 export * from './link-cascade';
-export { lookOf, looks, roleStyle, tierStyle, type Look } from './look';
+export { lookOf, looks, plainLook, roleStyle, tierStyle, type Look } from './look';
+export * from './text-ground';
+export { tierColours, type TierColours } from './tier-colours';

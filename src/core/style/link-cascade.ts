@@ -32,7 +32,7 @@ interface Layer {
 
 /** Wide to narrow: the look, the kind of link, all links, this link. */
 function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly LinkKind[]): Layer[] {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const kind = kinds.find(({ id }) => id === link?.kind) ?? kinds[0];
   return [
     {

@@ -1,6 +1,6 @@
-import { clampChroma, formatHex } from 'culori';
-import { type BoxStyle, type StylePatch, remember } from '../model';
-import { readableText } from './contrast';
+import { clampChroma, formatHex, oklch } from 'culori';
+import { type BoxStyle, type DiagramCommon, type Palette, type StylePatch, remember } from '../model';
+import { contrastRatio, readableText } from './contrast';
 
 /**
  * A look is a rule, not a list of colours. The first tier is drawn in a strong colour of `firstHue`; from the second tier on, lightness goes from
@@ -25,6 +25,8 @@ export interface Look {
   readonly corner: number;
   /** True: areas are told apart by lines, not by their fills alone. */
   readonly hatched?: true;
+  /** Fills of the first and second tier that somebody named; left out where the rule makes them. */
+  readonly named?: readonly string[];
 }
 
 export const looks: readonly Look[] = [
@@ -175,8 +177,67 @@ export const looks: readonly Look[] = [
   },
 ];
 
-export function lookOf(id: string): Look {
-  return looks.find((look) => look.id === id) ?? looks[0]!;
+/** The look of an id as it ships; the first one where there is none. */
+export const plainLook = (id: string): Look => looks.find((look) => look.id === id) ?? looks[0]!;
+
+/** The look of a diagram, in the colours and on the ground that its palette asks for. One object for equal ones. */
+export const lookOf = ({ look, palette }: Pick<DiagramCommon, 'look' | 'palette'>): Look =>
+  palette ? inColours(plainLook(look), palette) : plainLook(look);
+
+const inColours = remember(
+  200,
+  (look: Look, palette: Palette) => `${look.id} ${JSON.stringify(palette)}`,
+  (look, palette): Look => {
+    let made: Look = { ...look, id: `${look.id} ${JSON.stringify(palette)}` };
+    if (palette.hue !== null)
+      made = { ...made, hue: palette.hue, firstHue: (palette.hue + look.firstHue - look.hue + 360) % 360 };
+    if (palette.colours.length > 0) made = fromColours(made, palette.colours);
+    const line = hex(look.border.lightness, Math.min(0.06, look.border.chroma), made.hue);
+    if (palette.hue !== null || palette.colours.length > 0)
+      made = { ...made, line: contrastRatio(line, made.ground) >= leastLineContrast ? line : look.line };
+    return palette.ground === null ? made : onGround(made, palette.ground);
+  },
+);
+
+/** Lines stand out from the ground by so much (WCAG 2.2, success criterion 1.4.11). */
+const leastLineContrast = 3;
+
+/** A look in an organisation's own colours: the first is the fill of the first tier as it is, the second that of the second tier, the third that of borders. */
+function fromColours(look: Look, colours: readonly string[]): Look {
+  const [first, second = first, third = second] = colours.map((colour) => oklch(colour)!);
+  const grey = (colour: typeof first): number => (colour!.h === undefined ? 0 : 1);
+  const chroma = (wanted: number, of: typeof first): number => wanted * grey(of);
+  return {
+    ...look,
+    named: colours.slice(0, 2),
+    firstHue: first!.h ?? 0,
+    first: { lightness: first!.l, chroma: first!.c },
+    hue: second!.h ?? 0,
+    second:
+      colours.length > 1
+        ? { lightness: second!.l, chroma: second!.c }
+        : { lightness: look.second.lightness, chroma: chroma(look.second.chroma || 0.05, first) },
+    border:
+      colours.length > 2
+        ? { lightness: third!.l, chroma: third!.c }
+        : { lightness: look.border.lightness, chroma: chroma(look.border.chroma || 0.05, second) },
+  };
+}
+
+/** A look on another ground: its lines and inks keep standing out from it. */
+function onGround(look: Look, ground: string): Look {
+  const dark = contrastRatio(ground, '#ffffff') > contrastRatio(ground, '#000000');
+  const line =
+    contrastRatio(look.line, ground) >= leastLineContrast
+      ? look.line
+      : dark
+        ? formatHex({ mode: 'oklch', l: 0.85, c: 0.02, h: look.hue })
+        : formatHex({ mode: 'oklch', l: 0.35, c: 0.02, h: look.hue });
+  return {
+    ...look,
+    ground,
+    line: contrastRatio(line, ground) >= leastLineContrast ? line : dark ? '#ffffff' : '#000000',
+  };
 }
 
 function hex(lightness: number, chroma: number, hue: number): string {
@@ -193,22 +254,37 @@ export const tierStyle = remember(
   (look, tier): BoxStyle => {
     const faded = look.fade ** Math.max(0, tier - 2);
     const fill =
-      tier === 1
+      look.named?.[tier - 1] ??
+      (tier === 1
         ? hex(look.first.lightness, look.first.chroma, look.firstHue)
-        : hex(look.last + (look.second.lightness - look.last) * faded, look.second.chroma * faded, look.hue);
+        : hex(look.last + (look.second.lightness - look.last) * faded, look.second.chroma * faded, look.hue));
     const border = tier === 1 ? fill : hex(look.border.lightness, look.border.chroma, look.hue);
+    const text = readableText(tier === 1 ? look.light : look.ink, fill, look.ink, look.light);
     return {
       shape: look.shapes[Math.min(tier, look.shapes.length) - 1]!,
       corner: look.shapes[Math.min(tier, look.shapes.length) - 1] === 'cut' ? 8 : look.corner,
       fill,
-      text: readableText(tier === 1 ? look.light : look.ink, fill, look.ink, look.light),
+      text,
       border,
       borderWidth: borderWidth(tier),
       borderLine: 'solid',
+      shade: 'flat',
+      cover: 100,
+      effect: 'none',
+      sign: 'none',
+      signColour: border === fill ? text : border,
+      room: 12,
+      align: 'middle',
+      nameFont: 'clear',
       nameSize: [17, 15, 14][tier - 1] ?? 13,
       nameWeight: tier === 1 ? 700 : 600,
       nameSlant: 'upright',
+      nameCase: 'typed',
+      detailFont: 'clear',
       detailSize: [13, 12.5][tier - 1] ?? 12,
+      detailWeight: 400,
+      detailSlant: 'upright',
+      detailText: text,
       details: 2,
       equalSize: true,
       photo: 'before',

@@ -16,7 +16,7 @@ import { hierarchyOf } from '../hierarchy';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { contrastRatio, leastContrast, readableText } from './contrast';
 import { explainStyle, resolveStyles } from './cascade';
-import { lookOf, looks, roleStyle, tierStyle } from './look';
+import { plainLook, looks, roleStyle, tierStyle } from './look';
 
 const lab65 = converter('lab65');
 const done = (diagram: Diagram, gesture: Gesture): Diagram => {
@@ -85,7 +85,7 @@ describe('the look that stays apart for every colour vision', () => {
   });
   it('has its first three tiers 8 or more apart in full, with each of three deficiencies, and in grey', () => {
     const { id } = looks.find(({ name }) => name === 'Beacon')!;
-    const fills = [1, 2, 3].map((tier) => tierStyle(lookOf(id), tier).fill);
+    const fills = [1, 2, 3].map((tier) => tierStyle(plainLook(id), tier).fill);
     // The filters of the package share no type.
     const seen = (filter: unknown, fill: string) => (filter as (colour: Color) => Color)(parse(fill)!);
     for (const filter of [

@@ -17,6 +17,14 @@ function dashed(pdf: PDFKit.PDFDocument, width: number, line: { dashed: boolean;
   else pdf.undash();
 }
 
+/** Draws with a fill that covers only a share of what is below. */
+function covering(pdf: PDFKit.PDFDocument, { cover }: { readonly cover?: number }, draw: () => void): void {
+  if (cover === undefined) return draw();
+  pdf.save().fillOpacity(cover);
+  draw();
+  pdf.restore();
+}
+
 const handlers: Handlers = {
   image(pdf, { image, x, y, width, height, crop }, images) {
     const file = images.get(image);
@@ -31,16 +39,26 @@ const handlers: Handlers = {
   },
   box(pdf, box) {
     dashed(pdf, box.strokeWidth, box);
-    pdf.path(boxOutline(box));
-    if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(box.fill, box.stroke);
-    else pdf.fill(box.fill);
+    covering(pdf, box, () => {
+      pdf.path(boxOutline(box));
+      const fill = box.fade
+        ? pdf
+            .linearGradient(box.x, box.y, box.x, box.y + box.height)
+            .stop(0, box.fade)
+            .stop(1, box.fill)
+        : box.fill;
+      if (box.strokeWidth > 0) pdf.lineWidth(box.strokeWidth).fillAndStroke(fill, box.stroke);
+      else pdf.fill(fill);
+    });
   },
   path(pdf, path) {
     dashed(pdf, path.strokeWidth, path);
-    pdf.path(path.d).lineWidth(path.strokeWidth);
-    if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
-    else if (path.fill) pdf.fill(path.fill, 'even-odd');
-    else pdf.stroke(path.stroke);
+    covering(pdf, path, () => {
+      pdf.path(path.d).lineWidth(path.strokeWidth);
+      if (path.fill && path.strokeWidth > 0) pdf.fillAndStroke(path.fill, path.stroke, 'even-odd');
+      else if (path.fill) pdf.fill(path.fill, 'even-odd');
+      else pdf.stroke(path.stroke);
+    });
   },
   curvedText(pdf, { glyphs, size, fill }) {
     pdf.fillColor(fill);

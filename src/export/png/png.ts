@@ -65,8 +65,15 @@ const handlers: Handlers = {
   },
   box(to, box) {
     const path = new Path2D(boxOutline(box));
-    to.fillStyle = box.fill;
+    if (box.fade) {
+      const fading = to.createLinearGradient(0, box.y, 0, box.y + box.height);
+      fading.addColorStop(0, box.fade);
+      fading.addColorStop(1, box.fill);
+      to.fillStyle = fading;
+    } else to.fillStyle = box.fill;
+    to.globalAlpha = box.cover ?? 1;
     to.fill(path);
+    to.globalAlpha = 1;
     if (box.strokeWidth <= 0) return;
     dash(to, box.strokeWidth, box);
     to.lineWidth = box.strokeWidth;
@@ -77,7 +84,9 @@ const handlers: Handlers = {
     const path = new Path2D(one.d);
     if (one.fill) {
       to.fillStyle = one.fill;
+      to.globalAlpha = one.cover ?? 1;
       to.fill(path, 'evenodd');
+      to.globalAlpha = 1;
     }
     if (one.strokeWidth <= 0) return;
     dash(to, one.strokeWidth, one);

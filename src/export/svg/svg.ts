@@ -4,6 +4,7 @@ import {
   boxOutline,
   clipOf,
   dashPattern,
+  type BoxPrimitive,
   type CurvedTextPrimitive,
   type Primitive,
   type Scene,
@@ -38,6 +39,24 @@ const fitted = ({ text, width }: { readonly text: string; readonly width: number
 const asScript = ({ face, rtl }: Run): string =>
   `${isOfScript(face) ? ' style="font-variant-ligatures:normal"' : ''}${rtl ? ' direction="rtl" unicode-bidi="bidi-override"' : ''}`;
 
+const covering = ({ cover }: { readonly cover?: number }): string =>
+  cover === undefined ? '' : ` fill-opacity="${num(cover)}"`;
+
+type Fading = Pick<BoxPrimitive, 'fill' | 'fade'>;
+const fadeId = ({ fill, fade }: Fading): string => `fade-${fade!.slice(1)}-${fill.slice(1)}`;
+
+/** The fills that fade, each once, from their upper edge down. */
+function fadesOf(groups: readonly SceneGroup[]): string {
+  const fades = new Map<string, Fading>();
+  for (const { children } of groups)
+    for (const one of children) if (one.type === 'box' && one.fade) fades.set(fadeId(one), one);
+  const told = [...fades].map(
+    ([id, { fill, fade }]) =>
+      `<linearGradient id="${id}" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="${fade!}"/><stop offset="1" stop-color="${fill}"/></linearGradient>`,
+  );
+  return told.length === 0 ? '' : `<defs>${told.join('')}</defs>`;
+}
+
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
   image: ({ image, x, y, width, height, crop }, hrefOf) => {
@@ -48,9 +67,9 @@ const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { typ
       : `<image ${place}${crop ? ` preserveAspectRatio="xMidYMid slice" style="clip-path:${clipOf(crop)}"` : ''} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
   },
   box: (box) =>
-    `<path d="${boxOutline(box)}" fill="${box.fill}"${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed ? ` stroke-dasharray="${dash(box.strokeWidth)}"` : ''}/>`,
+    `<path d="${boxOutline(box)}" fill="${box.fade ? `url(#${fadeId(box)})` : box.fill}"${covering(box)}${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed || box.dotted ? ` stroke-dasharray="${dash(box.strokeWidth, box.dotted ? 'dotted' : 'dashed')}"` : ''}/>`,
   path: (path) =>
-    `<path d="${path.d}" fill="${path.fill ?? 'none'}"${path.fill ? ' fill-rule="evenodd"' : ''} stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed || path.dotted ? ` stroke-dasharray="${dash(path.strokeWidth, path.dotted ? 'dotted' : 'dashed')}"` : ''}/>`,
+    `<path d="${path.d}" fill="${path.fill ?? 'none'}"${path.fill ? ' fill-rule="evenodd"' : ''}${covering(path)} stroke="${path.stroke}" stroke-width="${num(path.strokeWidth)}"${path.dashed || path.dotted ? ` stroke-dasharray="${dash(path.strokeWidth, path.dotted ? 'dotted' : 'dashed')}"` : ''}/>`,
   curvedText: ({ glyphs, size, fill }) =>
     sameFace(glyphs)
       .map((part) => {
@@ -107,7 +126,7 @@ export function svgOf(scene: Scene, { fontCss, images = noImages, hrefOf }: SvgO
     `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${num(sheet.width)}" height="${num(sheet.height)}" viewBox="0 0 ${num(sheet.width)} ${num(sheet.height)}" role="list" aria-labelledby="title description">`,
     `<title id="title">${esc(scene.title)}</title><desc id="description">${esc(scene.description)}</desc>`,
     `<style>text{font-kerning:normal;font-variant-ligatures:none;white-space:pre}${fontCss}</style>`,
-    `<rect width="100%" height="100%" fill="${sheet.ground}"/>`,
+    `${fadesOf(scene.groups)}<rect width="100%" height="100%" fill="${sheet.ground}"/>`,
     scene.notes.map((one) => group(one, href)).join('\n'),
     `<g role="presentation" transform="translate(${num(drawing.x)} ${num(drawing.y)}) scale(${String(Math.round(drawing.scale * 1e6) / 1e6)})">`,
     scene.groups.map((one) => group(one, href)).join('\n'),

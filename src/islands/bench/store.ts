@@ -52,6 +52,8 @@ export interface BenchState {
   readonly scope: Scope;
   /** What was given last in Style, to be given to others by one key; null before. */
   readonly lastStyle: GivenStyle | null;
+  /** Colours given by hand, the last one first. */
+  readonly usedColours: readonly string[];
   /** Entries lit in the drawing because something about them is pointed at. */
   readonly lit: ReadonlySet<string>;
   /** Regions lit likewise, by key. */
@@ -87,6 +89,7 @@ export interface BenchState {
         | 'step'
         | 'scope'
         | 'lastStyle'
+        | 'usedColours'
         | 'lit'
         | 'litRegions'
         | 'save'
@@ -183,6 +186,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       step: 'list',
       scope: { kind: 'everything' },
       lastStyle: null,
+      usedColours: [],
       lit: nothingLit,
       litRegions: nothingLit,
       trial: null,

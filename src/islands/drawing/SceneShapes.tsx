@@ -1,30 +1,50 @@
-import { memo } from 'react';
+import { memo, useId } from 'react';
 import { faceCss, isOfScript } from '../../core/measure';
-import { boxOutline, clipOf, dashPattern, type Primitive, type SceneGroup } from '../../core/scene';
+import { boxOutline, clipOf, dashPattern, type BoxPrimitive, type Primitive, type SceneGroup } from '../../core/scene';
 
 const dash = (width: number, line: 'dashed' | 'dotted' = 'dashed'): string => dashPattern(width, line).join(' ');
 
 /** Letters of scripts keep the forms their font joins them in. */
 const asItsScript = { fontVariantLigatures: 'normal' } as const;
 
+function Box({ box, fill }: { box: BoxPrimitive; fill: string }) {
+  return (
+    <path
+      d={boxOutline(box)}
+      fill={fill}
+      fillOpacity={box.cover}
+      stroke={box.strokeWidth > 0 ? box.stroke : 'none'}
+      strokeWidth={box.strokeWidth}
+      strokeDasharray={box.dashed || box.dotted ? dash(box.strokeWidth, box.dotted ? 'dotted' : 'dashed') : undefined}
+    />
+  );
+}
+
+/** A box whose fill grows evenly from the colour at its upper edge to its own. */
+function FadingBox({ box }: { box: BoxPrimitive }) {
+  const id = useId();
+  return (
+    <>
+      <linearGradient id={id} x1="0" y1="0" x2="0" y2="1">
+        <stop offset="0" stopColor={box.fade} />
+        <stop offset="1" stopColor={box.fill} />
+      </linearGradient>
+      <Box box={box} fill={`url(#${id})`} />
+    </>
+  );
+}
+
 function Shape({ primitive }: { primitive: Primitive }) {
   switch (primitive.type) {
     case 'box':
-      return (
-        <path
-          d={boxOutline(primitive)}
-          fill={primitive.fill}
-          stroke={primitive.strokeWidth > 0 ? primitive.stroke : 'none'}
-          strokeWidth={primitive.strokeWidth}
-          strokeDasharray={primitive.dashed ? dash(primitive.strokeWidth) : undefined}
-        />
-      );
+      return primitive.fade ? <FadingBox box={primitive} /> : <Box box={primitive} fill={primitive.fill} />;
     case 'path':
       return (
         <path
           d={primitive.d}
           fill={primitive.fill ?? 'none'}
           fillRule="evenodd"
+          fillOpacity={primitive.cover}
           stroke={primitive.stroke}
           strokeWidth={primitive.strokeWidth}
           strokeDasharray={
@@ -113,8 +133,12 @@ export const Group = memo(function Group({ group }: { group: SceneGroup }) {
   );
 });
 
-/** The box of an entry, which is the first that is drawn of it; null for other groups. */
-const boxOf = ({ children: [first] }: SceneGroup) => (first?.type === 'box' ? first : null);
+/** The box of an entry, which is the first that is drawn of it, but for soft edges below it; null for other groups. */
+const boxOf = ({ children, stands }: SceneGroup) => {
+  const [first] = children;
+  if (first?.type === 'box') return first;
+  return stands.for === 'entry' ? (children.find((one) => one.type === 'box') ?? null) : null;
+};
 
 /** How exactly boxes are drawn: in whole px of the drawing where they are so far out that it cannot be seen. */
 export type Edges = 'exact' | 'whole';

@@ -142,7 +142,7 @@ function withValue(entry: Entry, name: string | null, value: string): Entry {
 function styledLines(diagram: DecisionTree): {
   readonly lines: Readonly<Record<'plain' | 'best' | 'other', LinkStyle>>;
 } {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const plain = branchStyle(diagram, {});
   const width = diagram.arrangement.lineWidth;
   return {

@@ -102,6 +102,10 @@ export const vennEdits: KindEdits<Venn> = {
     for (const [id, sets] of Object.entries(members)) copy[id] = setsInKeeping(sets);
     return { ok: true, diagram: { ...diagram, venn: { ...diagram.venn, members: copy } } };
   },
+  ownScopes: ({ venn }) => [
+    ...Object.keys(venn.sets).map((set) => ({ kind: 'set', set })),
+    ...Object.keys(venn.regions).map((region) => ({ kind: 'region', region })),
+  ],
   patchOf(diagram, scope) {
     const told = vennScope(scope);
     if (told?.kind === 'region') return own(diagram.venn.regions, told.region)?.style ?? {};

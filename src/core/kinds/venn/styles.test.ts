@@ -3,7 +3,7 @@ import { applyGesture, type Command, kindOf, type Diagram, type Scope } from '..
 import type { Venn } from './model';
 import { vennOf } from '../../testing/arbitrary-venn';
 import { blended, regionStyle, setStyle } from './styles';
-import { lookOf } from '../../style';
+import { plainLook } from '../../style';
 
 const styled = (diagram: Venn, ...list: [Scope, string][]): Venn => {
   const commands = list.map(([scope, value]): Command => ({ kind: 'setStyle', scope, property: 'fill', value }));
@@ -68,7 +68,7 @@ describe('the cascade of a Venn diagram', () => {
 });
 
 describe('inks of sets laid over each other', () => {
-  const look = lookOf('saltmarsh');
+  const look = plainLook('saltmarsh');
   it('do not depend on the order of the sets', () =>
     expect(blended(look, ['#7fc4a0', '#8fb5f0', '#f0b090'], 3)).toBe(
       blended(look, ['#f0b090', '#7fc4a0', '#8fb5f0'], 3),

@@ -99,8 +99,10 @@ export const curveColour = remember(
   },
 );
 
+const inks = (text: string): Pick<BoxStyle, 'text' | 'detailText'> => ({ text, detailText: text });
+
 function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const sets = setsInOrder(diagram.venn);
   const colours = sets
     .map((set, i) => (set.colour ? { picked: set.colour } : lookColour(look, i, sets.length)))
@@ -114,7 +116,7 @@ function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
       patch: {
         ...base,
         fill,
-        text: readableText(look.ink, fill, look.ink, look.light),
+        ...inks(readableText(look.ink, fill, look.ink, look.light)),
         borderWidth: 0,
         nameSize: 14,
         nameWeight: tier > 1 ? 600 : 400,
@@ -131,7 +133,7 @@ function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
 }
 
 interface RegionStyles {
-  readonly look: Venn['look'];
+  readonly look: Look;
   readonly sets: Venn['venn']['sets'];
   readonly regions: Venn['venn']['regions'];
   readonly byMask: BoxStyle[];
@@ -140,12 +142,13 @@ const regionStyles = new WeakMap<Venn['styles'], RegionStyles>();
 
 /** The style of a region, whether anything is in it or not; its fill is the region's, the rest its entries'. */
 export function regionStyle(diagram: Venn, mask: number): BoxStyle {
-  const { look, styles } = diagram;
+  const { styles } = diagram;
+  const look = lookOf(diagram);
   const { sets, regions } = diagram.venn;
   let known = regionStyles.get(styles);
   if (known?.look !== look || known.sets !== sets || known.regions !== regions)
     regionStyles.set(styles, (known = { look, sets, regions, byMask: [] }));
-  return (known.byMask[mask] ??= interned(resolve(layersOf(diagram, mask, null), lookOf(look)).style));
+  return (known.byMask[mask] ??= interned(resolve(layersOf(diagram, mask, null), look).style));
 }
 
 /** What outline the whole diagram asks for, as a width of the curves in CSS px. */
@@ -153,7 +156,7 @@ const outlineWidths = { none: 0, thin: 1.25, strong: 3 } as const;
 
 /** A set's fill is its colour, its border the curve, its text the name beside the curve. */
 function layersOfSet(diagram: Venn, id: string): Layer[] {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const sets = setsInOrder(diagram.venn);
   const at = sets.findIndex((set) => set.id === id);
   const set = sets[at]!;
@@ -165,7 +168,7 @@ function layersOfSet(diagram: Venn, id: string): Layer[] {
       patch: {
         ...tierStyle(look, 3),
         fill: setColour(look, { ...set, colour: null }, at, sets.length),
-        text: line,
+        ...inks(line),
         border: line,
         borderWidth: outlineWidths[diagram.venn.manner.outline],
         borderLine: 'solid',
@@ -180,7 +183,7 @@ function layersOfSet(diagram: Venn, id: string): Layer[] {
 
 /** The name stands on the ground of the sheet, not on the set's fill; its colour is taken as it is. */
 function resolveSet(diagram: Venn, id: string): ReturnType<typeof resolve> {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const { style, origins } = resolve(layersOfSet(diagram, id), look);
   const text = own(diagram.venn.sets, id)!.style?.text;
   const colour = curveColour(look, style.fill);
@@ -199,7 +202,7 @@ export function vennStyles(diagram: Venn, structure: Listing): BoxStyle[] {
   const shared = new Map<number, BoxStyle>();
   return structure.ids.map((id) => {
     const mask = maskOf(diagram.venn, sets, id);
-    if (own(diagram.styles.only, id)) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram.look)).style);
+    if (own(diagram.styles.only, id)) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram)).style);
     let style = shared.get(mask);
     if (!style) shared.set(mask, (style = regionStyle(diagram, mask)));
     return style;
@@ -238,7 +241,7 @@ function thisOf(scope: AnyScope): string | null {
 
 /** For each property, the value the regions (or the entry) of a scope show and where it comes from. Null where there are none. */
 export function explainVenn(diagram: Venn, scope: AnyScope): Record<StyleProperty, Explained> | null {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const sets = setsInOrder(diagram.venn);
   const told = vennScope(scope);
   if (told?.kind === 'set') return explained(own(diagram.venn.sets, told.set) ? [resolveSet(diagram, told.set)] : []);

@@ -58,6 +58,8 @@ export interface KindParts {
   readonly HandOut: ComponentType | null;
   /** What can be styled on boxes in a scope, in the order it is shown. */
   properties(scope: Scope): readonly StyleProperty[];
+  /** True where fills follow from something else than tiers, so that tiers cannot all be coloured at once; left out elsewhere. */
+  readonly fillsElsewhere?: true;
   /** What the text of a scope stands on where that is not its fill; left out where it always is. */
   textGround?(diagram: Diagram, scope: Scope): string | null;
   /** Some lines on which the looks are shown. */

@@ -1,81 +1,8 @@
 import { RotateCcw } from 'lucide-react';
-import { own, type BoxStyle, type LinkProperty, type LinkStyle, type StyleProperty } from '../../../core/model';
 import type { Scope } from '../../../core/diagram';
-
-/** A value of any property of boxes or links. */
-export type Value = BoxStyle[StyleProperty] | LinkStyle[LinkProperty];
-
-/** What is told of a property: its value, null where several differ, and where it comes from. */
-export interface Told {
-  readonly value: Value | null;
-  readonly origin: string;
-}
-
-export interface Row {
-  readonly property: StyleProperty | LinkProperty;
-  readonly name: string;
-  readonly control:
-    | { readonly kind: 'colour' }
-    | { readonly kind: 'number'; readonly least: number; readonly most: number; readonly step: number }
-    | { readonly kind: 'choice'; readonly options: readonly [Value, string][] };
-}
-
-const px = (least: number, most: number, step = 1): Row['control'] => ({ kind: 'number', least, most, step });
-const choice = (...options: [Value, string][]): Row['control'] => ({ kind: 'choice', options });
-
-export const rows: readonly Row[] = [
-  {
-    property: 'shape',
-    name: 'Box',
-    control: choice(
-      ['square', 'square'],
-      ['rounded', 'rounded corners'],
-      ['cut', 'cut corners'],
-      ['pill', 'round ends'],
-      ['hexagon', 'six sides'],
-      ['block', 'block, as large as its text'],
-      ['ellipse', 'ellipse'],
-      ['triangle', 'triangle beside the text'],
-      ['gable', 'triangle above the text'],
-    ),
-  },
-  { property: 'corner', name: 'Corner', control: px(0, 40) },
-  { property: 'fill', name: 'Fill', control: { kind: 'colour' } },
-  { property: 'text', name: 'Text', control: { kind: 'colour' } },
-  { property: 'border', name: 'Border', control: { kind: 'colour' } },
-  { property: 'borderWidth', name: 'Border width', control: px(0, 8, 0.5) },
-  { property: 'borderLine', name: 'Border line', control: choice(['solid', 'solid'], ['dashed', 'dashed']) },
-  { property: 'nameSize', name: 'Name size', control: px(6, 72) },
-  { property: 'nameWeight', name: 'Name weight', control: choice([400, 'regular'], [600, 'semi-bold'], [700, 'bold']) },
-  { property: 'nameSlant', name: 'Name slant', control: choice(['upright', 'upright'], ['italic', 'italic']) },
-  { property: 'detailSize', name: 'Detail size', control: px(5, 60, 0.5) },
-  { property: 'details', name: 'Detail lines', control: px(0, 8) },
-  { property: 'equalSize', name: 'Size', control: choice([true, 'equal in the tier'], [false, 'each to its text']) },
-  {
-    property: 'photo',
-    name: 'Photos',
-    control: choice(['before', 'beside the text'], ['above', 'above the text'], ['none', 'not shown']),
-  },
-  { property: 'photoShape', name: 'Photo shape', control: choice(['round', 'round'], ['square', 'square']) },
-];
-
-const mark = choice(['none', 'none'], ['arrow', 'arrow'], ['dot', 'dot']);
-
-/** What can be styled on links. */
-export const linkRows: readonly Row[] = [
-  { property: 'lineColour', name: 'Colour', control: { kind: 'colour' } },
-  { property: 'lineWidth', name: 'Width', control: px(0.5, 8, 0.25) },
-  {
-    property: 'dash',
-    name: 'Line',
-    control: choice(['solid', 'solid'], ['dashed', 'dashed'], ['dotted', 'dotted']),
-  },
-  { property: 'startMark', name: 'At its start', control: mark },
-  { property: 'endMark', name: 'At its end', control: mark },
-  { property: 'endGap', name: 'Gap to boxes', control: px(0, 24) },
-  { property: 'phraseSize', name: 'Words size', control: px(6, 40) },
-  { property: 'phraseColour', name: 'Words', control: { kind: 'colour' } },
-];
+import { own } from '../../../core/model';
+import { ColourField } from './ColourField';
+import type { Row, Told, Value } from './properties';
 
 const origins: Readonly<Record<string, string>> = {
   look: 'from the look',
@@ -100,7 +27,16 @@ const scopeWords: Readonly<Record<string, string>> = {
   link: 'set for this one',
 };
 
-/** One property: its value, where that comes from, and the way to hand it back. */
+/** What shows in place of what this scope sets; null where that is what shows. */
+function winner(explained: Told, scope: Scope, originWords: Readonly<Record<string, string>>): string | null {
+  if (explained.origin === scope.kind) return null;
+  if (explained.origin === 'several') return 'Where something narrower sets it too, that goes before.';
+  const from = own(origins, explained.origin) ?? own(originWords, explained.origin) ?? 'set elsewhere';
+  const shown = typeof explained.value === 'boolean' || explained.value === null ? '' : ` (${String(explained.value)})`;
+  return `Not seen: what is ${from}${shown} goes before.`;
+}
+
+/** One property: the value of this scope, where what is seen comes from, and the way to hand it back. `setHere`: what the scope itself sets. */
 export function PropertyRow({
   row,
   explained,
@@ -113,51 +49,44 @@ export function PropertyRow({
   explained: Told;
   /** Words of the kind for scopes of its own. */
   originWords: Readonly<Record<string, string>>;
-  setHere: boolean;
+  setHere: Value | undefined;
   scope: Scope;
   onChange: (value: Value | null) => void;
 }) {
   const { property, name } = row;
   const here = own(scopeWords, scope.kind) ?? own(originWords, scope.kind) ?? 'set here';
+  const isSet = setHere !== undefined;
+  const other = isSet ? winner(explained, scope, originWords) : null;
   return (
-    <div className="grid min-h-9 grid-cols-[6rem_1fr_auto] items-center gap-2 border-b border-hair py-1">
-      <label htmlFor={`style-${property}`}>{name}</label>
-      <Control row={row} value={explained.value} onChange={onChange} />
-      {setHere ? (
-        <button
-          className="plain text-sm font-semibold text-moss"
-          aria-label={`${name}: ${here}; hand it back`}
-          title="Hand it back"
-          onClick={() => onChange(null)}
-        >
-          {here} <RotateCcw size={13} aria-hidden="true" />
-        </button>
-      ) : (
-        <span className="text-sm text-muted">
-          {own(origins, explained.origin) ?? own(originWords, explained.origin) ?? ''}
-        </span>
-      )}
+    <div className="border-b border-hair py-1">
+      <div className="grid min-h-7 grid-cols-[5.7rem_1fr_5.2rem] items-center gap-2">
+        <label htmlFor={`style-${property}`}>{name}</label>
+        <Control row={row} value={isSet ? setHere : explained.value} onChange={onChange} />
+        {isSet ? (
+          <button
+            className="plain text-right text-sm font-semibold text-moss"
+            aria-label={`${name}: ${here}; hand it back`}
+            title="Hand it back"
+            onClick={() => onChange(null)}
+          >
+            {here} <RotateCcw className="inline" size={13} aria-hidden="true" />
+          </button>
+        ) : (
+          <span className="text-right text-sm leading-tight text-muted">
+            {own(origins, explained.origin) ?? own(originWords, explained.origin) ?? ''}
+          </span>
+        )}
+      </div>
+      {other && <p className="mt-0.5 border-l-4 border-brass bg-brasswash px-2 py-0.5 text-sm">{other}</p>}
     </div>
   );
 }
 
 function Control({ row, value, onChange }: { row: Row; value: Value | null; onChange: (value: Value) => void }) {
-  const { control, property } = row;
+  const { control, property, name } = row;
   const id = `style-${property}`;
-  if (control.kind === 'colour') {
-    return (
-      <span className="flex items-center gap-2">
-        <input
-          id={id}
-          type="color"
-          className="h-7 w-9 border border-edge bg-raised p-0.5"
-          value={typeof value === 'string' ? value : '#ffffff'}
-          onChange={(event) => onChange(event.target.value)}
-        />
-        <span className="text-sm">{typeof value === 'string' ? value : 'they differ'}</span>
-      </span>
-    );
-  }
+  if (control.kind === 'colour')
+    return <ColourField id={id} name={name} value={typeof value === 'string' ? value : null} onChange={onChange} />;
   if (control.kind === 'number') {
     return (
       <input
@@ -172,7 +101,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
         onChange={(event) => {
           const next = event.target.valueAsNumber;
           if (Number.isFinite(next) && next >= control.least && next <= control.most)
-            onChange(property === 'details' ? Math.round(next) : next);
+            onChange(property === 'details' || property === 'cover' ? Math.round(next) : next);
         }}
       />
     );
@@ -181,7 +110,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
   return (
     <select
       id={id}
-      className="field min-h-7 w-auto py-0"
+      className="field min-h-7 w-full min-w-0 py-0"
       value={at}
       onChange={(event) => onChange(control.options[Number(event.target.value)]![0])}
     >

@@ -1,15 +1,18 @@
 import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
-import { drawApart, kindOf, patchOf, type KindId } from '../../../core/diagram';
+import { kindOf, patchOf, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
-import { own } from '../../../core/model';
-import { contrastRatio, explainLinks, lookOf, looks } from '../../../core/style';
-import { Picture } from '../../drawing/Picture';
+import { own, type StyleProperty } from '../../../core/model';
+import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/style';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
-import { giveStyle, handBackAll } from './give-style';
-import { linkRows, PropertyRow, rows, type Told, type Value } from './PropertyRow';
+import { giveStyle, handBackAll, liftStyle } from './give-style';
+import { Looks } from './Looks';
+import { Palettes } from './Palettes';
+import { boxGroups, effectProperties, linkGroups, type RowGroup, type Told, type Value } from './properties';
+import { PropertyRow } from './PropertyRow';
 import { ScopeList } from './ScopeList';
+import { TierColouring } from './TierColouring';
 
 /** Scope first, then what the entries or links in it look like and where each value comes from, then the looks. */
 export function StylePanel() {
@@ -18,49 +21,132 @@ export function StylePanel() {
   const scope = useBench((state) => state.scope);
   const kind = kindOf(diagram.kind);
   const ofLinks = stylesLinks(scope);
-  const explained = useMemo((): Readonly<Record<string, Told>> | null => {
-    const told = stylesLinks(scope)
-      ? explainLinks(diagram, scope, kind.linkKinds)
-      : kind.explain(diagram, kind.structure(diagram), scope);
-    return told;
-  }, [diagram, kind, scope]);
-  const setHere: Readonly<Record<string, unknown>> = patchOf(diagram, scope);
+  const explained = useMemo(
+    (): Readonly<Record<string, Told>> | null =>
+      stylesLinks(scope)
+        ? explainLinks(diagram, scope, kind.linkKinds)
+        : kind.explain(diagram, kind.structure(diagram), scope),
+    [diagram, kind, scope],
+  );
+  const setHere: Readonly<Record<string, Value>> = patchOf(diagram, scope);
   const parts = partsOf(diagram.kind);
-  const shown = ofLinks ? linkRows : rows.filter((row) => parts.properties(scope).some((one) => one === row.property));
-  const here = shown.flatMap(({ property }) => (own(setHere, property) === undefined ? [] : [property]));
-  const ground = ofLinks ? lookOf(diagram.look).ground : (parts.textGround?.(diagram, scope) ?? null);
+  const groups = ofLinks ? linkGroups : shownGroups(parts.properties(scope));
+  const here = groups.flatMap(({ rows }) =>
+    rows.flatMap(({ property }) => (own(setHere, property) === undefined ? [] : [property])),
+  );
+  const effects = effectProperties.filter((property) => own(setHere, property) !== undefined);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
       <ScopeList />
+      <p className="mt-1 text-sm text-muted">The narrower goes before the wider: a role before its tier.</p>
       {scope.kind === 'tier' && <TierName tier={scope.tier} />}
       {explained ? (
-        <section aria-label="Properties" className="mt-4">
-          {shown.map((row) => (
-            <PropertyRow
-              key={row.property}
-              row={row}
-              explained={own(explained, row.property)!}
-              originWords={kind.originWords}
-              setHere={own(setHere, row.property) !== undefined}
-              scope={scope}
-              onChange={(value) => giveStyle(store, scope, { property: row.property, value })}
-            />
+        <section aria-label="Properties" className="mt-3">
+          {groups.map((group, g) => (
+            <details key={group.name} open={g === 0} className="border-b border-edge">
+              <summary className="label cursor-pointer py-1.5 font-sans">
+                {group.name}
+                <SetCount group={group} here={here} />
+              </summary>
+              {group.rows.map((row) => (
+                <PropertyRow
+                  key={row.property}
+                  row={row}
+                  explained={own(explained, row.property)!}
+                  originWords={kind.originWords}
+                  setHere={own(setHere, row.property)}
+                  scope={scope}
+                  onChange={(value) => giveStyle(store, scope, { property: row.property, value })}
+                />
+              ))}
+            </details>
           ))}
-          {here.length > 1 && (
-            <button className="plain mt-2" onClick={() => handBackAll(store, scope, here)}>
-              <RotateCcw size={15} aria-hidden="true" /> Hand back all {here.length} set here
-            </button>
-          )}
           <Legibility
-            ground={ground ?? own(explained, 'fill')?.value ?? null}
+            ground={
+              ofLinks
+                ? lookOf(diagram).ground
+                : (parts.textGround?.(diagram, scope) ?? groundOf(explained, lookOf(diagram)))
+            }
             text={own(explained, ofLinks ? 'phraseColour' : 'text')?.value ?? null}
           />
+          <div className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+            {here.length > 1 && (
+              <button className="plain" onClick={() => handBackAll(store, scope, here)}>
+                <RotateCcw size={15} aria-hidden="true" /> Hand back all {here.length} set here
+              </button>
+            )}
+            {effects.length > 0 && (
+              <button className="plain" onClick={() => handBackAll(store, scope, effects)}>
+                Plain again: no effects
+              </button>
+            )}
+          </div>
+          {scope.kind === 'this' && here.length > 0 && <Lift scope={scope} />}
         </section>
       ) : (
         <p className="mt-4 text-muted">{ofLinks ? 'There is no such link.' : 'No entry has this yet.'}</p>
       )}
+      <TierColouring />
       <Looks kind={diagram.kind} />
+      <Palettes />
     </div>
+  );
+}
+
+/** The rows a kind shows, in their groups; a group without any is left out. */
+const shownGroups = (properties: readonly StyleProperty[]): RowGroup[] =>
+  boxGroups
+    .map(({ name, rows }) => ({
+      name,
+      rows: rows.filter(({ property }) => properties.some((one) => one === property)),
+    }))
+    .filter(({ rows }) => rows.length > 0);
+
+/** What the text stands on: the fill, or the ground of the sheet beside some shapes. Null where they differ. */
+function groundOf(explained: Readonly<Record<string, Told>>, { ground }: { readonly ground: string }): Value | null {
+  const shape = explained.shape?.value ?? null;
+  if (shape === null) return null;
+  return isInside(shape as Parameters<typeof isInside>[0]) ? (explained.fill?.value ?? null) : ground;
+}
+
+function SetCount({ group, here }: { group: RowGroup; here: readonly string[] }) {
+  const count = group.rows.filter(({ property }) => here.includes(property)).length;
+  return count === 0 ? null : (
+    <span className="ml-2 text-sm font-normal tracking-normal text-moss normal-case">{count} set here</span>
+  );
+}
+
+/** What the selected entries set alone can be said for their tiers or roles instead. */
+function Lift({ scope }: { scope: Scope }) {
+  const { store } = useParts();
+  const diagram = useBench((state) => state.diagram);
+  const structure = useBench((state) => state.structure);
+  const kind = kindOf(diagram.kind);
+  const tierOf = (entry: string): Scope | null => {
+    const at = structure.index.get(entry);
+    return at === undefined ? null : { kind: 'tier', tier: structure.tier[at]! };
+  };
+  const roleOf = (entry: string): Scope | null => {
+    const at = structure.index.get(entry);
+    const listing = kind.structure(diagram);
+    const role = kind.roles.find(
+      ({ id }) => at !== undefined && kind.covers(diagram, listing, { kind: 'role', role: id }).includes(at),
+    );
+    return role ? { kind: 'role', role: role.id } : null;
+  };
+  const hasRole = scope.kind === 'this' && roleOf(scope.entry) !== null;
+  return (
+    <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+      <span className="text-muted">Say it instead for</span>
+      <button className="plain" onClick={() => liftStyle(store, scope, tierOf)}>
+        the whole tier
+      </button>
+      {hasRole && (
+        <button className="plain" onClick={() => liftStyle(store, scope, roleOf)}>
+          the whole role
+        </button>
+      )}
+    </p>
   );
 }
 
@@ -68,7 +154,7 @@ function TierName({ tier }: { tier: number }) {
   const { store } = useParts();
   const name = useBench((state) => own(state.diagram.tiers, String(tier))?.name ?? '');
   return (
-    <label className="mt-3 grid grid-cols-[6rem_1fr] items-center gap-2">
+    <label className="mt-3 grid grid-cols-[6.5rem_1fr] items-center gap-2">
       Called
       <input
         className="field"
@@ -93,47 +179,5 @@ function Legibility({ ground, text }: { ground: Value | null; text: Value | null
       Text stands on what is below it at <strong>{ratio.toFixed(1)} : 1</strong>
       {ratio < 4.5 ? '; below 4.5 : 1 it is hard to read. Choose a darker or lighter text.' : '.'}
     </p>
-  );
-}
-
-function Looks({ kind }: { kind: KindId }) {
-  const { store } = useParts();
-  const chosen = useBench((state) => state.diagram.look);
-  const samples = useMemo(
-    () => looks.map((look) => drawApart({ ...partsOf(kind).sample, look: look.id }).scene),
-    [kind],
-  );
-  return (
-    <section aria-label="Looks" className="mt-6">
-      <h2 className="label mb-2 font-sans">Look of the whole {kindOf(kind).nameInSentence}</h2>
-      <ul className="grid grid-cols-3 gap-2">
-        {looks.map((look, i) => (
-          <li key={look.id}>
-            <button
-              aria-pressed={look.id === chosen}
-              title={look.told}
-              className={`block w-full border text-left hover:border-moss ${look.id === chosen ? 'border-moss outline-2 outline-moss' : 'border-edge'}`}
-              onPointerEnter={() =>
-                store.getState().tryOut(look.id === chosen ? null : [{ kind: 'setLook', look: look.id }])
-              }
-              onPointerLeave={() => store.getState().tryOut(null)}
-              onFocus={(event) =>
-                event.currentTarget.matches(':focus-visible') &&
-                store.getState().tryOut([{ kind: 'setLook', look: look.id }])
-              }
-              onBlur={() => store.getState().tryOut(null)}
-              onClick={() => look.id !== chosen && store.getState().perform([{ kind: 'setLook', look: look.id }])}
-            >
-              <span className="block h-14 p-1" style={{ background: look.ground }}>
-                <Picture scene={samples[i]!} small label="" />
-              </span>
-              <span className={`block px-1.5 py-0.5 text-sm ${look.id === chosen ? 'font-semibold' : ''}`}>
-                {look.name}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

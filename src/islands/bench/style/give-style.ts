@@ -1,4 +1,4 @@
-import type { Command, Scope } from '../../../core/diagram';
+import { kindOf, patchOf, settingsByHand, type Command, type Scope } from '../../../core/diagram';
 import { linkProperties, styleProperties } from '../../../core/model';
 import { entriesOf, entryPick, isPicked, linkPick, linksOf, type Selection } from '../selection';
 import type { BenchStore } from '../store';
@@ -18,11 +18,62 @@ const commands = (scopes: readonly Scope[], given: readonly GivenStyle[]): Comma
     given.map(({ property, value }): Command => ({ kind: 'setStyle', scope, property, value })),
   );
 
+const mostRemembered = 12;
+
 /** Gives a value to what a scope means, and remembers it as the last style. */
 export function giveStyle(store: BenchStore, scope: Scope, given: GivenStyle): void {
   const { perform, selection, set } = store.getState();
   const merge = `style:${JSON.stringify(scope)}:${given.property}`;
-  if (perform(commands(scopesMeant(scope, selection), [given]), { merge })) set({ lastStyle: given });
+  if (!perform(commands(scopesMeant(scope, selection), [given]), { merge })) return;
+  if (typeof given.value === 'string' && given.value.startsWith('#')) {
+    const { usedColours, lastStyle } = store.getState();
+    // A colour on its way through a picker takes the place of the one before.
+    const others =
+      lastStyle?.property === given.property ? usedColours.filter((one) => one !== lastStyle.value) : usedColours;
+    const colour = given.value;
+    set({ usedColours: [colour, ...others.filter((one) => one !== colour)].slice(0, mostRemembered) });
+  }
+  set({ lastStyle: given });
+}
+
+/** Hands back everything that was set by hand in the whole diagram, in one step. */
+export function handBackEverything(store: BenchStore): void {
+  const { diagram, perform } = store.getState();
+  perform(
+    settingsByHand(diagram).map(({ scope, property }): Command => ({
+      kind: 'setStyle',
+      scope: scope as Scope,
+      property,
+      value: null,
+    })),
+  );
+}
+
+/** What the selected entries set alone is said for the tiers or roles they belong to instead, in one step; `to` tells the scope of an entry. */
+export function liftStyle(store: BenchStore, scope: Scope, to: (entry: string) => Scope | null): void {
+  const { diagram, selection, perform, notify } = store.getState();
+  const lifted: Command[] = [];
+  const given = new Set<string>();
+  for (const one of scopesMeant(scope, selection)) {
+    const wider = one.kind === 'this' ? to(one.entry) : null;
+    if (!wider) continue;
+    for (const [property, value] of Object.entries(patchOf(diagram, one))) {
+      const key = `${JSON.stringify(wider)} ${property}`;
+      const known = property as GivenStyle['property'];
+      if (!given.has(key)) lifted.push({ kind: 'setStyle', scope: wider, property: known, value: value as never });
+      given.add(key);
+      lifted.push({ kind: 'setStyle', scope: one, property: known, value: null });
+    }
+  }
+  if (lifted.length > 0 && perform(lifted)) {
+    const wider = [...new Set([...given].map((key) => key.slice(0, key.lastIndexOf(' '))))].map(
+      (key) => JSON.parse(key) as Scope,
+    );
+    const kind = kindOf(diagram.kind);
+    const listing = kind.structure(diagram);
+    const count = wider.reduce((sum, one) => sum + kind.covers(diagram, listing, one).length, 0);
+    notify([`${count === 1 ? 'The one entry' : `All ${count} entries`} of it now ${count === 1 ? 'says' : 'say'} so.`]);
+  }
 }
 
 /** Hands back all that a scope sets, in one step. */

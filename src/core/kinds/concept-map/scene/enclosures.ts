@@ -22,7 +22,7 @@ const size = 11;
 
 /** The outlines around ideas, drawn below all else; the name of each at its edge where there is room for it. */
 export function enclosureGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): SceneGroup[] {
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const taken: Rect[] = [...drawn.boxes, ...drawn.links.flatMap(({ place }) => (place ? [place] : []))];
   const lines = drawn.links.flatMap((one) => one.lines);
   return Object.values(diagram.map.enclosures)

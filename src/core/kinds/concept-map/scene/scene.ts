@@ -91,7 +91,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const taken = isKept ? before.fitted : fittedOnSheet();
   if (!isKept) keptFitted.set(listing, { parts: [...parts, rest], fitted: taken });
   const { drawn, wanted } = taken.fitted;
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const onIt = { ...diagram, sheet: taken.sheet };
   const enclosures = enclosureGroups(diagram, listing, drawn);
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
@@ -155,7 +155,7 @@ function bandsOf(
     start: rows ? rows[t]!.start : extent.y + (extent.height * t) / total,
     end: rows ? rows[t]!.end : extent.y + (extent.height * (t + 0.85)) / total,
     count: tierStart[t + 1]! - from,
-    swatch: styles[from]?.fill ?? tierStyle(lookOf(diagram.look), t + 1).fill,
+    swatch: styles[from]?.fill ?? tierStyle(lookOf(diagram), t + 1).fill,
     gap: t === 0 || !rows ? null : rows[t]!.start - rows[t - 1]!.end,
   }));
 }
@@ -189,7 +189,7 @@ function hasArrow({ map }: ConceptMap, { tier }: MapListing, { from, to }: Drawn
 
 function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): SceneGroup[] {
   const { joinRadius } = diagram.arrangement;
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const { blanks, manner, filled = {} } = diagram.map;
   return drawn.links.map((one): SceneGroup => {
     const { link, lines, place, words } = one;

@@ -116,7 +116,7 @@ function drawn(
   const { across, along, width, height, wanted } = placed;
   const { ids, tier, tierStart, outline } = listing;
   const right = diagram.arrangement.direction === 'right';
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const onIt = { ...diagram, sheet };
   const size = right
     ? { width: placed.size.along, height: placed.size.across }
@@ -197,7 +197,7 @@ function lineGroups(
   turned: (points: readonly number[]) => number[],
 ): SceneGroup[] {
   const { lineWidth, joinRadius } = diagram.arrangement;
-  const stroke = lookOf(diagram.look).line;
+  const stroke = lookOf(diagram).line;
   const byUnion = new Map<number, FamilyLine[]>();
   for (const line of lines) {
     pushTo(byUnion, line.union, line);

@@ -9,7 +9,7 @@ import {
   type Scaled,
   type VennLayout,
 } from '../../../arrange/curves';
-import { boxText, sansFace, widthOf, type BoxText, type Face, type TextWidth } from '../../../measure';
+import { boxText, faceOf, sansFace, widthOf, type BoxText, type Face, type TextWidth } from '../../../measure';
 import { keyOfMask, maskOf, mostToScale, type VennSet, type Venn } from '../model';
 import { remember, type BoxStyle, type Entry, own, pushTo } from '../../../model';
 import { regionStyle, setStyle } from '../styles';
@@ -197,7 +197,8 @@ function levelled(shapes: readonly Ellipse[]): Ellipse[] {
   }));
 }
 
-export const faceOfSet = (style: BoxStyle): Face => sansFace(style.nameWeight, style.nameSlant);
+export const faceOfSet = (style: BoxStyle): Face =>
+  faceOf(style.nameFont, { weight: style.nameWeight, slant: style.nameSlant });
 function sizeOfSetName(diagram: Venn, set: VennSet): { width: number; height: number } {
   const style = setStyle(diagram, set.id);
   return { width: widthOf(set.name, faceOfSet(style), style.nameSize), height: style.nameSize * 1.3 };

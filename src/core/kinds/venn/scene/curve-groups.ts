@@ -3,7 +3,7 @@ import { capHeightOf, runsOf, sansFace } from '../../../measure';
 import { type VennSet, type Venn } from '../model';
 import { lookOf } from '../../../style';
 import { regionStyle, setStyle } from '../styles';
-import { type Primitive, type Rect, type SceneGroup } from '../../../scene';
+import { dashesOf, middleLine, type Primitive, type Rect, type SceneGroup } from '../../../scene';
 import { type Placed } from './arrangement';
 import { type SetName } from './names';
 
@@ -11,7 +11,7 @@ import { plainGroup } from './region-groups';
 
 /** The frame around all sets, with the name of what they are taken from. */
 export function frame(diagram: Venn, around: Rect, ink: string, name: string): SceneGroup {
-  const stroke = lookOf(diagram.look).line;
+  const stroke = lookOf(diagram).line;
   const box: Primitive = {
     type: 'box',
     shape: 'square',
@@ -50,7 +50,8 @@ export function outlines(
 ): SceneGroup[] {
   return sets.map((set, i) => {
     const ellipse = layout.ellipses[i]!;
-    const { border, borderWidth, borderLine } = setStyle(diagram, set.id);
+    const style = setStyle(diagram, set.id);
+    const { border, borderWidth, borderLine } = style;
     const line: Primitive[] =
       borderWidth > 0
         ? [
@@ -59,8 +60,9 @@ export function outlines(
               d: ellipsePath(ellipse),
               stroke: border,
               strokeWidth: borderWidth,
-              dashed: borderLine === 'dashed',
+              ...dashesOf(borderLine),
             },
+            ...middleLine({ ...style, fill: lookOf(diagram).ground }, ellipsePath(ellipse)),
           ]
         : [];
     const count = entries.filter(({ mask }) => (mask >> i) & 1).length;

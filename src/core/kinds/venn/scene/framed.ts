@@ -30,7 +30,7 @@ export function framed(
       title && named.has(mask) ? [[named.get(mask)!, { mask, title }]] : [],
     ),
   );
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const names = nameCurves(
     sets.map((set, i) => {
       const style = setStyle(diagram, set.id);

@@ -39,7 +39,7 @@ export function items(
     }
   }
   const sets = setsInOrder(diagram.venn);
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const onGround = readableText(look.ink, look.ground, look.ink, look.light);
   const fromElsewhere = new Set(elsewhere.map((one) => one.id));
   // A list reads from its left edge; in the regions lines stand in the middle.
@@ -47,7 +47,7 @@ export function items(
   return entries.flatMap(({ entry, style, text: inRegion, mask, picture, width, height }) => {
     const place = at.get(entry.id);
     if (!place) return [];
-    const fill = fromElsewhere.has(entry.id) && mask !== 0 ? onGround : style.text;
+    const onSheet = fromElsewhere.has(entry.id) && mask !== 0;
     // In the key, under a heading, names are no bolder than a list's.
     const text = fromLeft.has(entry.id) ? boxText(entry, regularOf(style), inRegion.width + 0.5) : inRegion;
     const left = (width - text.width) / 2;
@@ -57,7 +57,7 @@ export function items(
       x: fromLeft.has(entry.id) ? 0 : left + (text.width - line.width) / 2,
       y: top + text.height / 2 + line.baseline,
       size: line.size,
-      fill,
+      fill: onSheet ? onGround : line.part === 'name' ? style.text : style.detailText,
       runs: line.runs,
       part: line.part,
     }));

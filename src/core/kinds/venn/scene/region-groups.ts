@@ -5,7 +5,7 @@ import { own } from '../../../model';
 import { lookOf } from '../../../style';
 import { regionStyle } from '../styles';
 import { hatchPath } from './hatch';
-import { type Primitive, type Rect, type SceneGroup } from '../../../scene';
+import { dashesOf, middleLine, type Primitive, type Rect, type SceneGroup } from '../../../scene';
 import { regionWords } from '../region-words';
 import { sizeOfTitle, titleFace, type Placed } from './arrangement';
 
@@ -38,13 +38,15 @@ export function fills(
         fill: style.fill,
         stroke: style.border,
         strokeWidth: style.borderWidth,
-        dashed: style.borderLine === 'dashed',
+        ...dashesOf(style.borderLine),
+        ...(style.cover < 100 && { cover: style.cover / 100 }),
       },
+      ...middleLine(style, d),
     ];
     // A region the shapes cannot do without, though nothing is in it: hatched, so that its area is not read as an amount.
     if (scaled?.unwanted.includes(mask)) {
       const loops = region.loops.map((loop) => flattened(layout.ellipses, loop));
-      const stroke = lookOf(diagram.look).line;
+      const stroke = lookOf(diagram).line;
       children.push({ type: 'path', d: hatchPath(loops, hatchApart), stroke, strokeWidth: 0.75, dashed: false });
     }
     if (diagram.venn.manner.content === 'counts' && !scaled?.unwanted.includes(mask)) {

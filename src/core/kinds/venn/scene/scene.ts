@@ -44,7 +44,7 @@ const latest = new KeptFor<Venn['sheet'], readonly SceneGroup[]>();
 export function vennScene(diagram: Venn, structure: Listing, styles: readonly BoxStyle[]): VennScene {
   const sets = setsInOrder(diagram.venn);
   const { manner } = diagram.venn;
-  const look = lookOf(diagram.look);
+  const look = lookOf(diagram);
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
   const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
   const shown = manner.content === 'names' || manner.content === 'scattered';
@@ -121,7 +121,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
 /** The colours of a region, and what reads on its fill. */
 function coloursOf(diagram: Venn, mask: number, ink: string): { fill: string; border: string; ink: string } {
   const { fill, border } = regionStyle(diagram, mask);
-  const { ink: dark, light } = lookOf(diagram.look);
+  const { ink: dark, light } = lookOf(diagram);
   return { fill, border, ink: readableText(ink, fill, dark, light) };
 }
 

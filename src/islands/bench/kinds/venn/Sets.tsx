@@ -8,7 +8,7 @@ import { dropSetGesture, newSet } from './set-actions';
 /** The names of the sets, their order and colours. */
 export function Sets({ sets }: { sets: readonly VennSet[] }) {
   const { store } = useParts();
-  const look = useBench((state) => state.diagram.look);
+  const look = useBench((state) => lookOf(state.diagram));
   const perform = store.getState().perform;
   const swap = (i: number, step: -1 | 1) => {
     const at = i + step;
@@ -27,7 +27,7 @@ export function Sets({ sets }: { sets: readonly VennSet[] }) {
               aria-label={`Colour of the set ${set.name || i + 1}`}
               title={set.colour ? 'Colour set here' : 'Colour from the look'}
               className="h-7 w-7 shrink-0 border border-edge bg-raised p-0.5"
-              value={shownColour(lookOf(look), set, i, sets.length)}
+              value={shownColour(look, set, i, sets.length)}
               onChange={(event) =>
                 perform([{ kind: 'changeSet', id: set.id, patch: { colour: event.target.value } }], {
                   merge: `colour:${set.id}`,

@@ -26,9 +26,21 @@ const curveProperties = [
   'border',
   'borderWidth',
   'borderLine',
+  'nameFont',
   'nameSize',
   'nameWeight',
   'nameSlant',
+] as const;
+const regionProperties = [
+  ...curveProperties,
+  'nameCase',
+  'details',
+  'detailFont',
+  'detailSize',
+  'detailWeight',
+  'detailSlant',
+  'detailText',
+  'cover',
 ] as const;
 
 export const vennParts: KindParts = {
@@ -36,11 +48,12 @@ export const vennParts: KindParts = {
   Arrangement: VennArrangement,
   Figures: lazy(() => import('./VennFigures').then((module) => ({ default: module.VennFigures }))),
   HandOut: Exercise,
-  properties: (scope) => (scope.kind === 'set' ? curveProperties : [...curveProperties, 'detailSize', 'details']),
+  properties: (scope) => (scope.kind === 'set' ? curveProperties : regionProperties),
+  fillsElsewhere: true,
   sample: sampleSets(),
   litRegions: (scope) => (scope.kind === 'region' ? [scope.region] : []),
   grab: setNameAt,
-  textGround: (diagram, scope) => (scope.kind === 'set' ? lookOf(diagram.look).ground : null),
+  textGround: (diagram, scope) => (scope.kind === 'set' ? lookOf(diagram).ground : null),
   towards: (_diagram, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
   keyed(diagram, selected, key) {
     const set = diagram.kind === 'venn' ? setsInOrder(diagram.venn)[Number(key) - 1] : undefined;
