@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as demo from '../../demo/diagrams';
 import { chromium } from '../../e2e/browser';
 import { draw, kindOf, openDiagram, tokensOf, type Diagram, type KindId } from '../core/diagram';
-import { own } from '../core/model';
+import { BoxShape, own, Typeface, type StylePatch } from '../core/model';
 import { diagramFromParents } from '../core/testing/arbitrary';
 import { analysisOf } from '../core/testing/arbitrary-decision';
 import { familyOf } from '../core/testing/arbitrary-family';
@@ -26,11 +26,39 @@ const people = (n: number, span: number): Diagram =>
   diagramFromParents(Array.from({ length: n }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / span))));
 
 const photo = '0123456789abcdef0123456789abcdef';
+/** A chart in which each property takes each of its values at somebody. */
+function everyStyle(): Diagram {
+  const own = (id: string, i: number): [string, StylePatch] => {
+    const at = <T>(all: readonly T[]): T => all[i % all.length]!;
+    return [
+      id,
+      {
+        shape: at(BoxShape.options),
+        nameFont: at(Typeface.options),
+        detailFont: at(Typeface.options),
+        nameWeight: at([400, 600, 700] as const),
+        nameSlant: at(['upright', 'italic'] as const),
+        borderLine: at(['solid', 'dashed', 'dotted', 'double'] as const),
+        borderWidth: at([1, 2, 3, 4]),
+        sign: at(['none', 'stripe', 'band', 'disc'] as const),
+        effect: at(['none', 'shadow', 'glow'] as const),
+        shade: at(['flat', 'fading'] as const),
+        cover: at([100, 60]),
+        nameCase: at(['typed', 'capitals'] as const),
+        align: at(['middle', 'start'] as const),
+      },
+    ];
+  };
+  const chart = people(26, 5);
+  const only = Object.fromEntries(Object.keys(chart.entries).map(own));
+  return { ...chart, palette: { hue: 40, colours: [], ground: '#f4efe2' }, styles: { ...chart.styles, only } };
+}
+
 /** Three fields of colour, of which the upper and the lower are cut off. */
 const stripes =
   '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="90"><rect width="60" height="90" fill="#a33"/><rect y="20" width="60" height="50" fill="#36a"/><circle cx="30" cy="45" r="16" fill="#fd8"/></svg>';
 
-/** Twenty drawings: every kind, plain and styled, small and large, in several scripts. */
+/** Twenty-one drawings: every kind, plain and styled, small and large, in several scripts. */
 const drawings: Record<string, () => Diagram> = {
   staff: () => pinned('staff'),
   'staff styled': () => pinned('staff-styled'),
@@ -60,6 +88,7 @@ const drawings: Record<string, () => Diagram> = {
     ),
   'a family': () => familyOf(draws(30)),
   'a map': () => mapOf(draws(16), draws(6)),
+  'every shape, typeface, border, sign and effect': everyStyle,
 };
 
 interface Picture {

@@ -18,7 +18,7 @@ const settingsOf = (scope: AnyScope, patch: StylePatch | LinkPatch): HandSetting
 
 /** All that was set by hand in a diagram, from the widest scope to the narrowest. O(settings). */
 export function settingsByHand<D extends DiagramCommon>(diagram: D, kind: KindEdits<D>): HandSetting[] {
-  const { everything, tiers, roles, branches, only, links, onlyLinks } = diagram.styles;
+  const { everything, tiers, roles, branches, only, links, onlyLinks, lines, tierLines } = diagram.styles;
   const each = (record: Readonly<Record<string, StylePatch | LinkPatch>>, scope: (key: string) => AnyScope) =>
     Object.entries(record).flatMap(([key, patch]) => settingsOf(scope(key), patch));
   return [
@@ -28,6 +28,8 @@ export function settingsByHand<D extends DiagramCommon>(diagram: D, kind: KindEd
     ...(kind.ownScopes?.(diagram) ?? []).flatMap((scope) => settingsOf(scope, kind.patchOf(diagram, scope))),
     ...each(branches, (entry) => ({ kind: 'branch', entry })),
     ...each(only, (entry) => ({ kind: 'this', entry })),
+    ...settingsOf({ kind: 'lines', tier: null } as AnyScope, lines ?? {}),
+    ...each(tierLines ?? {}, (tier) => ({ kind: 'lines', tier: Number(tier) }) as AnyScope),
     ...settingsOf({ kind: 'links' }, links),
     ...each(onlyLinks, (link) => ({ kind: 'link', link })),
   ];

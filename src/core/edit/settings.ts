@@ -92,6 +92,8 @@ function shelfOf(scope: CommonScope): readonly [Shelf, string | null] {
       return ['links', null];
     case 'link':
       return ['onlyLinks', scope.link];
+    case 'lines':
+      return scope.tier === null ? ['lines', null] : ['tierLines', String(scope.tier)];
     case 'tier':
       return ['tiers', String(scope.tier)];
     case 'role':
@@ -104,7 +106,8 @@ function shelfOf(scope: CommonScope): readonly [Shelf, string | null] {
 }
 
 /** True where a scope styles links, and so is set in their properties. */
-export const stylesLinks = (scope: AnyScope): boolean => scope.kind === 'links' || scope.kind === 'link';
+export const stylesLinks = (scope: AnyScope): boolean =>
+  scope.kind === 'links' || scope.kind === 'link' || scope.kind === 'lines';
 
 /** Null hands the property back to the next wider scope. A scope with nothing of its own is not kept. */
 export function setStyle<D extends DiagramCommon>(diagram: D, command: SetStyle, kind: KindEdits<D>): Outcome<D> {
@@ -124,11 +127,15 @@ export function setStyle<D extends DiagramCommon>(diagram: D, command: SetStyle,
   const next = withValue(former, property, value);
   const inverse = { ...command, value: own(former as Record<string, unknown>, property) ?? null };
   const [shelf, key] = shelfOf(scope);
-  if (key === null) return done({ ...diagram, styles: { ...styles, [shelf]: next } }, inverse);
-  const record = styles[shelf] as Record<string, StylePatch>;
-  const kept = Object.keys(next).length === 0 ? without(record, [key]) : { ...record, [key]: next };
-  return done({ ...diagram, styles: { ...styles, [shelf]: kept } }, inverse);
+  const record = (styles[shelf] ?? {}) as Record<string, StylePatch>;
+  const kept =
+    key === null ? next : Object.keys(next).length === 0 ? without(record, [key]) : { ...record, [key]: next };
+  // What need not be there goes when it is empty, so that taking a change back leaves no trace.
+  const gone = optionalShelves.has(shelf) && Object.keys(kept).length === 0;
+  return done({ ...diagram, styles: gone ? without(styles, [shelf]) : { ...styles, [shelf]: kept } } as D, inverse);
 }
+
+const optionalShelves = new Set<Shelf>(['lines', 'tierLines']);
 
 /** A patch with a property set, or without it where it is handed back. */
 export const withValue = (
@@ -139,7 +146,8 @@ export const withValue = (
 
 function commonPatch({ styles }: DiagramCommon, scope: CommonScope): StylePatch | LinkPatch {
   const [shelf, key] = shelfOf(scope);
-  return key === null ? styles[shelf] : (own(styles[shelf] as Record<string, StylePatch>, key) ?? {});
+  const kept = (styles[shelf] ?? {}) as Record<string, StylePatch>;
+  return key === null ? kept : (own(kept, key) ?? {});
 }
 
 /** What a scope itself sets, without what it takes from wider scopes. */

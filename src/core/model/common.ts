@@ -95,6 +95,9 @@ export const Styles = z.strictObject({
   /** Of all links, and of single ones by their ids. */
   links: LinkPatch,
   onlyLinks: z.record(Id, LinkPatch),
+  /** Of the lines of the structure, all and by the tier they lead to; left out where none is set. */
+  lines: LinkPatch.optional(),
+  tierLines: z.record(TierKey, LinkPatch).optional(),
 });
 export type Styles = z.infer<typeof Styles>;
 

@@ -101,6 +101,8 @@ export const LinkStyle = z.strictObject({
   endMark: z.enum(['none', 'arrow', 'dot']),
   /** Free between the end of the line and the box. */
   endGap: z.number().min(0).max(24),
+  /** How lines to those in a row run: joined in a common line, or each on its own way. */
+  course: z.enum(['joined', 'curved', 'straight']),
   phraseSize: z.number().min(6).max(40),
   phraseColour: Colour,
 });
@@ -119,6 +121,8 @@ export const commonScopes = [
   z.strictObject({ kind: z.literal('branch'), entry: Id }),
   z.strictObject({ kind: z.literal('this'), entry: Id }),
   z.strictObject({ kind: z.literal('links') }),
+  /** The lines of the structure itself, all, or those to one tier. */
+  z.strictObject({ kind: z.literal('lines'), tier: z.number().int().min(1).nullable() }),
   z.strictObject({ kind: z.literal('link'), link: Id }),
 ] as const;
 export const CommonScope = z.discriminatedUnion('kind', commonScopes);

@@ -2,6 +2,50 @@ import { outside, roundedPath, short, shortened, type Extent, type Polyline } fr
 import type { LinkStyle } from '../model';
 import type { PathPrimitive } from './scene';
 
+type Mark = LinkStyle['endMark'];
+
+/** What is at the ends of a line: null where it ends at no box, and so has neither gap nor mark. */
+export interface Ends {
+  readonly start: Mark | null;
+  readonly end: Mark | null;
+}
+
+/** How the path of a line is drawn. */
+export const strokeOf = ({ lineColour, lineWidth, dash }: LinkStyle): Omit<PathPrimitive, 'd'> => ({
+  type: 'path',
+  stroke: lineColour,
+  strokeWidth: lineWidth,
+  dashed: dash === 'dashed',
+  ...(dash === 'dotted' ? { dotted: true as const } : {}),
+});
+
+/** The course of a line without what its gaps and marks take of its ends. */
+export function courseBetween(points: Polyline, style: LinkStyle, { start, end }: Ends): Polyline {
+  const size = markSize(style);
+  const reach = (mark: Mark | null) => (mark === null ? 0 : style.endGap + (mark === 'arrow' ? size * 0.8 : 0));
+  return shortened(points, reach(start), reach(end));
+}
+
+/** The marks at the ends of a line. */
+export function marksOn(points: Polyline, style: LinkStyle, { start, end }: Ends): readonly PathPrimitive[] {
+  if ((start ?? 'none') === 'none' && (end ?? 'none') === 'none') return [];
+  const size = markSize(style);
+  const tips = shortened(points, start === null ? 0 : style.endGap, end === null ? 0 : style.endGap);
+  const last = tips.length;
+  const marks = [
+    markPath(start ?? 'none', tips.slice(0, 4), size),
+    markPath(end ?? 'none', [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
+  ];
+  const drawn = {
+    type: 'path',
+    stroke: style.lineColour,
+    fill: style.lineColour,
+    dashed: false,
+    strokeWidth: 0.5,
+  } as const;
+  return marks.flatMap((d) => (d ? [{ ...drawn, d }] : []));
+}
+
 /**
  * A line in its style: it ends before the boxes by its gap, has its marks, and is parted where `gap` stands, as for its words. `piecesOf`: what of its course is
  * drawn; all where it is left out.
@@ -13,32 +57,12 @@ export function styledLine(
   joinRadius: number,
   piecesOf: (course: Polyline) => readonly Polyline[] = (course) => [course],
 ): readonly PathPrimitive[] {
-  const size = markSize(style);
-  const reach = (mark: LinkStyle['endMark']) => style.endGap + (mark === 'arrow' ? size * 0.8 : 0);
-  const course = shortened(points, reach(style.startMark), reach(style.endMark));
-  const tips = shortened(points, style.endGap, style.endGap);
-  const stroke: Omit<PathPrimitive, 'd'> = {
-    type: 'path',
-    stroke: style.lineColour,
-    strokeWidth: style.lineWidth,
-    dashed: style.dash === 'dashed',
-    ...(style.dash === 'dotted' ? { dotted: true as const } : {}),
-  };
-  const d = piecesOf(course)
+  const ends = { start: style.startMark, end: style.endMark };
+  const d = piecesOf(courseBetween(points, style, ends))
     .flatMap((piece) => (gap ? outside(piece, gap) : [piece]))
     .map((line) => roundedPath(line, joinRadius))
     .join('');
-  const last = tips.length;
-  const marks = [
-    markPath(style.startMark, tips.slice(0, 4), size),
-    markPath(style.endMark, [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
-  ];
-  return [
-    ...(d === '' ? [] : [{ ...stroke, d }]),
-    ...marks.flatMap((mark) =>
-      mark ? [{ ...stroke, d: mark, fill: style.lineColour, dashed: false, strokeWidth: 0.5 }] : [],
-    ),
-  ];
+  return [...(d === '' ? [] : [{ ...strokeOf(style), d }]), ...marksOn(points, style, ends)];
 }
 
 /** Size of an end mark of a line in a style, CSS px. */

@@ -1,5 +1,4 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
-import { extentOfLines, roundedPath } from '../arrange/graph';
 import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
 import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
@@ -11,6 +10,7 @@ import { placeOnSheet } from './place-sheet';
 import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
+import { structureLines } from './structure-lines';
 import { growsRight, tierNames } from './tier-names';
 
 /** What a kind says of its drawing on tiers. */
@@ -67,7 +67,7 @@ export function tierScene(
       ...names,
       ...(plan
         ? branchGroups(structure, places, fitted, { plan, joinRadius })
-        : fans(diagram, structure, layout, look.line)),
+        : structureLines(diagram, structure, layout, { places, direction })),
       ...links,
       ...boxes(diagram, structure, styles, {
         places,
@@ -214,35 +214,6 @@ function labelOf(
   const label = parts.join(', ');
   labelled.set(entry, { parent, tier, role, also, label });
   return label;
-}
-
-const fanned = new KeptFor<TierTreeLayout, { readonly manner: string; readonly groups: readonly SceneGroup[] }>();
-
-/** The lines from each entry to those below it; kept per layout. */
-function fans(
-  diagram: DiagramCommon,
-  structure: Hierarchy,
-  layout: TierTreeLayout,
-  stroke: string,
-): readonly SceneGroup[] {
-  const { lineWidth, joinRadius } = diagram.arrangement;
-  const manner = `${lineWidth} ${joinRadius} ${stroke}`;
-  const before = fanned.get(layout);
-  if (before?.manner === manner) return before.groups;
-  const groups = Array.from(layout.fans, ([i, lines]): SceneGroup => {
-    const d = lines.map(({ points }) => roundedPath(points, joinRadius)).join('');
-    return {
-      type: 'group',
-      stands: { for: 'links', id: structure.ids[i]! },
-      label: '',
-      x: 0,
-      y: 0,
-      bounds: extentOfLines(lines.map((line) => line.points)),
-      children: [{ type: 'path', d, stroke, strokeWidth: lineWidth, dashed: false }],
-    };
-  });
-  fanned.set(layout, { manner, groups });
-  return groups;
 }
 
 /** The tiers as the rail tells them. Where they have no line of their own they are told one after another along the drawing. */

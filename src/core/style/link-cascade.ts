@@ -44,6 +44,7 @@ function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly Lin
         startMark: 'none',
         endMark: 'none',
         endGap: 0,
+        course: 'joined',
         phraseSize: 11,
         phraseColour: readableText(look.ink, look.ground, look.ink, look.light),
       },
@@ -82,6 +83,20 @@ export const branchStyle = (diagram: DiagramCommon, own: LinkPatch): LinkStyle =
     ]).style,
   );
 
+/** Wide to narrow: the look, all lines of the structure, those that lead to a tier. */
+function layersOfLines(diagram: DiagramCommon, tier: number | null): Layer[] {
+  const { lines = {}, tierLines = {} } = diagram.styles;
+  return [
+    layersOf(diagram, null, [])[0]!,
+    { origin: 'lines', patch: lines },
+    ...(tier === null ? [] : [{ origin: 'tierLines', patch: own(tierLines, String(tier)) ?? {} }]),
+  ];
+}
+
+/** Complete style of the lines of a structure that lead to a tier; null: of those to any tier that sets nothing. One object for equal styles. */
+export const structureLine = (diagram: DiagramCommon, tier: number | null): LinkStyle =>
+  internedLine(resolved(layersOfLines(diagram, tier)).style);
+
 /** Complete style of a link. */
 export const linkStyle = (diagram: DiagramCommon, link: Link, kinds: readonly LinkKind[]): LinkStyle =>
   resolved(layersOf(diagram, link, kinds)).style;
@@ -97,6 +112,11 @@ export function explainLinks(
   scope: AnyScope,
   kinds: readonly LinkKind[],
 ): Record<LinkProperty, ExplainedLink> | null {
+  if (scope.kind === 'lines') {
+    const { tier } = scope as { tier: number | null };
+    const tiers = tier === null ? Object.keys(diagram.styles.tierLines ?? {}).map(Number) : [];
+    return explainedLinks([tier, ...tiers].map((one) => resolved(layersOfLines(diagram, one))));
+  }
   const of =
     scope.kind === 'links'
       ? Object.values(diagram.links)
@@ -108,6 +128,10 @@ export function explainLinks(
     of.length > 0
       ? of.map((link) => resolved(layersOf(diagram, link, kinds)))
       : [resolved(layersOf(diagram, null, kinds))];
+  return explainedLinks(all);
+}
+
+function explainedLinks(all: readonly ResolvedLink[]): Record<LinkProperty, ExplainedLink> {
   const told = {} as Record<LinkProperty, ExplainedLink>;
   for (const property of linkProperties) {
     const { style, origins } = all[0]!;

@@ -109,13 +109,20 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
     .record({
       scope: fc.oneof(
         fc.constant<Scope>({ kind: 'links' }),
+        fc.constantFrom(null, 2, 3).map((tier): Scope => ({ kind: 'lines', tier })),
         fc.nat({ max: 3 }).map((n): Scope => ({ kind: 'link', link: `l${n}` })),
       ),
-      what: fc.constantFrom<{ property: 'dash' | 'lineWidth' | 'fill'; value: string | number | null }>(
+      what: fc.constantFrom<{
+        property: Extract<Command, { kind: 'setStyle' }>['property'];
+        value: string | number | null;
+      }>(
         { property: 'dash', value: 'dotted' },
         { property: 'lineWidth', value: 3 },
         { property: 'dash', value: null },
         { property: 'fill', value: '#aabbcc' },
+        { property: 'shape', value: 'star' },
+        { property: 'nameFont', value: 'narrow' },
+        { property: 'sign', value: 'band' },
       ),
     })
     .map(({ scope: one, what }): Command => ({ kind: 'setStyle', scope: one, ...what })),
@@ -127,6 +134,13 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
   }),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: '#aabbcc' })),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: null })),
+  fc
+    .record({
+      hue: fc.constantFrom(null, 0, 217.5),
+      colours: fc.constantFrom<string[]>([], ['#123456']),
+      ground: fc.constantFrom(null, '#fff7e0'),
+    })
+    .map((palette): Command => ({ kind: 'setPalette', palette })),
   fc.record({
     kind: fc.constant('setTier' as const),
     tier: fc.integer({ min: 1, max: 5 }),

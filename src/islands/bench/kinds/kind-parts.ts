@@ -3,7 +3,7 @@ import type { Stands } from '../../../core/scene';
 import type { Gesture, Drawn, Diagram, Scope } from '../../../core/diagram';
 import type { Direction } from '../tree/outline-moves';
 import type { Selection } from '../selection';
-import type { StyleProperty } from '../../../core/model';
+import type { LinkProperty, StyleProperty } from '../../../core/model';
 
 /** One scope to choose in Style; `among` lets its own kind be chosen in place. */
 export interface ScopeChoice {
@@ -58,6 +58,8 @@ export interface KindParts {
   readonly HandOut: ComponentType | null;
   /** What can be styled on boxes in a scope, in the order it is shown. */
   properties(scope: Scope): readonly StyleProperty[];
+  /** What can be styled on the lines of its structure; left out where they are its links, or where there are none. */
+  readonly structureLines?: readonly LinkProperty[];
   /** True where fills follow from something else than tiers, so that tiers cannot all be coloured at once; left out elsewhere. */
   readonly fillsElsewhere?: true;
   /** What the text of a scope stands on where that is not its fill; left out where it always is. */

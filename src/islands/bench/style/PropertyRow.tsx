@@ -12,6 +12,8 @@ const origins: Readonly<Record<string, string>> = {
   branch: 'set for the branch',
   this: 'set for it alone',
   links: 'set for all links',
+  lines: 'set for all lines',
+  tierLines: 'set for lines to a tier',
   link: 'set for it alone',
   contrast: 'chosen to be readable',
   several: 'differs among them',
@@ -24,12 +26,14 @@ const scopeWords: Readonly<Record<string, string>> = {
   branch: 'set for this branch',
   this: 'set for this one',
   links: 'set for all',
+  lines: 'set for these',
   link: 'set for this one',
 };
 
 /** What shows in place of what this scope sets; null where that is what shows. */
 function winner(explained: Told, scope: Scope, originWords: Readonly<Record<string, string>>): string | null {
-  if (explained.origin === scope.kind) return null;
+  const itself = scope.kind === 'lines' && scope.tier !== null ? 'tierLines' : scope.kind;
+  if (explained.origin === itself) return null;
   if (explained.origin === 'several') return 'Where something narrower sets it too, that goes before.';
   const from = own(origins, explained.origin) ?? own(originWords, explained.origin) ?? 'set elsewhere';
   const shown = typeof explained.value === 'boolean' || explained.value === null ? '' : ` (${String(explained.value)})`;

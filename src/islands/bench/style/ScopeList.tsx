@@ -1,4 +1,5 @@
 import { kindOf, type Scope } from '../../../core/diagram';
+import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { entriesOf, linksOf } from '../selection';
@@ -17,15 +18,21 @@ export function ScopeList() {
   const same = (a: Scope, b: Scope) => JSON.stringify(a) === JSON.stringify(b);
   const covered = (one: Scope) => kind.covers(diagram, structure, one);
   const count = (one: Scope): number =>
-    one.kind === 'links'
-      ? kind.linkKinds[0]?.ofStructure
-        ? Object.values(diagram.entries).filter(({ parent }) => parent !== null).length
-        : Object.keys(diagram.links).length
-      : one.kind === 'link'
-        ? linksOf(selection).length
-        : one.kind === 'this'
-          ? Math.max(1, entriesOf(selection).length)
-          : covered(one).length;
+    one.kind === 'lines'
+      ? structure.ids.filter((id, i) =>
+          one.tier === null
+            ? own(diagram.entries, id)!.parent !== null || structure.tier[i]! > 1
+            : structure.tier[i] === one.tier,
+        ).length
+      : one.kind === 'links'
+        ? kind.linkKinds[0]?.ofStructure
+          ? Object.values(diagram.entries).filter(({ parent }) => parent !== null).length
+          : Object.keys(diagram.links).length
+        : one.kind === 'link'
+          ? linksOf(selection).length
+          : one.kind === 'this'
+            ? Math.max(1, entriesOf(selection).length)
+            : covered(one).length;
   const light = (one: Scope | null) =>
     store.getState().set({
       lit: new Set(one ? covered(one).map((i) => structure.ids[i]!) : []),

@@ -2,14 +2,14 @@ import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { kindOf, patchOf, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
-import { own, type StyleProperty } from '../../../core/model';
+import { linkProperties, own } from '../../../core/model';
 import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/style';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { giveStyle, handBackAll, liftStyle } from './give-style';
 import { Looks } from './Looks';
 import { Palettes } from './Palettes';
-import { boxGroups, effectProperties, linkGroups, type RowGroup, type Told, type Value } from './properties';
+import { boxGroups, effectProperties, linkGroups, type Row, type RowGroup, type Told, type Value } from './properties';
 import { PropertyRow } from './PropertyRow';
 import { ScopeList } from './ScopeList';
 import { TierColouring } from './TierColouring';
@@ -30,7 +30,9 @@ export function StylePanel() {
   );
   const setHere: Readonly<Record<string, Value>> = patchOf(diagram, scope);
   const parts = partsOf(diagram.kind);
-  const groups = ofLinks ? linkGroups : shownGroups(parts.properties(scope));
+  const groups = ofLinks
+    ? shownGroups(linkGroups, scope.kind === 'lines' ? (parts.structureLines ?? []) : drawnLinkProperties)
+    : shownGroups(boxGroups, parts.properties(scope));
   const here = groups.flatMap(({ rows }) =>
     rows.flatMap(({ property }) => (own(setHere, property) === undefined ? [] : [property])),
   );
@@ -84,7 +86,7 @@ export function StylePanel() {
           {scope.kind === 'this' && here.length > 0 && <Lift scope={scope} />}
         </section>
       ) : (
-        <p className="mt-4 text-muted">{ofLinks ? 'There is no such link.' : 'No entry has this yet.'}</p>
+        <p className="mt-4 text-muted">{ofLinks ? 'There is no such line.' : 'No entry has this yet.'}</p>
       )}
       <TierColouring />
       <Looks kind={diagram.kind} />
@@ -93,9 +95,12 @@ export function StylePanel() {
   );
 }
 
+/** Links run where their arrangement leads them. */
+const drawnLinkProperties = linkProperties.filter((property) => property !== 'course');
+
 /** The rows a kind shows, in their groups; a group without any is left out. */
-const shownGroups = (properties: readonly StyleProperty[]): RowGroup[] =>
-  boxGroups
+const shownGroups = (groups: readonly RowGroup[], properties: readonly Row['property'][]): RowGroup[] =>
+  groups
     .map(({ name, rows }) => ({
       name,
       rows: rows.filter(({ property }) => properties.some((one) => one === property)),

@@ -1,4 +1,5 @@
-import { kindOf, type Diagram } from '../../../core/diagram';
+import { kindOf, type Diagram, type Scope } from '../../../core/diagram';
+import { roman, tierCount, type Listing } from '../../../core/hierarchy';
 import { own } from '../../../core/model';
 import type { ScopeChoice } from '../kinds/kind-parts';
 import { linksOf, type Selection } from '../selection';
@@ -20,4 +21,32 @@ export function linkScopes(diagram: Diagram, selection: Selection): ScopeChoice[
           : `Only the one from ${named(link.from)} to ${named(link.to)}`,
     });
   return choices;
+}
+
+/** The lines of the structure: all, or those to one tier, chosen in place. `words`: what they are called together. */
+export function structureScope(
+  structure: Listing,
+  scope: Scope,
+  words: string,
+  perTier: 'per tier' | 'all alike',
+): ScopeChoice[] {
+  const tiers = tierCount(structure);
+  if (tiers < 2) return [];
+  const all: Scope = { kind: 'lines', tier: null };
+  const chosen = scope.kind === 'lines' && perTier === 'per tier' && (scope.tier ?? 2) <= tiers ? scope : all;
+  const told = (tier: number | null): string => (tier === null ? 'all' : `to ${roman(tier)}`);
+  const options = [null, ...Array.from({ length: tiers - 1 }, (_, t) => t + 2)].map((tier) => ({
+    scope: { kind: 'lines' as const, tier },
+    words: told(tier),
+  }));
+  return [
+    {
+      scope: chosen,
+      words:
+        chosen.kind === 'lines' && chosen.tier !== null
+          ? `${words} ${told(chosen.tier)}`
+          : `All ${words.toLowerCase()}`,
+      ...(perTier === 'per tier' && tiers > 2 && { among: { label: 'Which lines', options } }),
+    },
+  ];
 }

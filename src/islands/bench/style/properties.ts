@@ -152,6 +152,7 @@ export const linkGroups: readonly RowGroup[] = [
       colour('lineColour', 'Colour'),
       number('lineWidth', 'Width', 0.5, 8, 0.25),
       choice('dash', 'Line', ['solid', 'solid'], ['dashed', 'dashed'], ['dotted', 'dotted']),
+      choice('course', 'Course', ['joined', 'joined'], ['curved', 'each curved'], ['straight', 'each straight']),
       choice('startMark', 'At its start', ...marks),
       choice('endMark', 'At its end', ...marks),
       number('endGap', 'Gap to boxes', 0, 24),

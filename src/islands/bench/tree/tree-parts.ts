@@ -8,7 +8,7 @@ import { OutlineList } from './OutlineList';
 import { moveMany, movingWords } from './drop-words';
 import { nudgePlan } from './nudging';
 import { entriesOf, leadingEntry } from '../selection';
-import { linkScopes } from '../style/link-scopes';
+import { linkScopes, structureScope } from '../style/link-scopes';
 import { thisScope, tierScope } from '../style/tier-scopes';
 import { TierArrangement } from './TierArrangement';
 import type { KindParts, ScopeChoice } from '../kinds/kind-parts';
@@ -18,6 +18,7 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
   List: () => createElement(OutlineList, { words }),
   Arrangement: () => createElement(TierArrangement, { words }),
   properties: () => styleProperties,
+  structureLines: ['lineColour', 'lineWidth', 'dash', 'course', 'startMark', 'endMark', 'endGap'],
   scopes(diagram, _drawn, scope, selection) {
     const selected = leadingEntry(selection);
     const structure = hierarchyOf(diagram.entries);
@@ -45,7 +46,9 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
       if (structure.count[at]! > 0)
         choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
     }
-    choices.push(...thisScope(diagram, structure, selection, 'entry'), ...linkScopes(diagram, selection));
+    choices.push(...thisScope(diagram, structure, selection, 'entry'));
+    if (words.lines) choices.push(...structureScope(structure, scope, words.lines, 'per tier'));
+    choices.push(...linkScopes(diagram, selection));
     return choices;
   },
   grab: () => null,

@@ -16,6 +16,8 @@ export interface TreeBenchWords {
   readonly isUnder: string;
   /** Whether a role can be chosen in a diagram; left out where it always can. */
   choosesRole?(diagram: Diagram): boolean;
+  /** "Reporting lines": the lines of the structure; left out where its links are those. */
+  readonly lines?: string;
   /** The ways its tiers can stand, the usual first. */
   readonly ways: readonly Way[];
 }

@@ -25,7 +25,7 @@ import {
   type TakenSheet,
   type TierBand,
 } from '../../../scene';
-import { lookOf, tierStyle } from '../../../style';
+import { lookOf, structureLine, tierStyle } from '../../../style';
 import { withoutParents } from '../../../hierarchy';
 import { lifeWords } from '../dates';
 import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
@@ -196,8 +196,8 @@ function lineGroups(
   lines: readonly FamilyLine[],
   turned: (points: readonly number[]) => number[],
 ): SceneGroup[] {
-  const { lineWidth, joinRadius } = diagram.arrangement;
-  const stroke = lookOf(diagram).line;
+  const { joinRadius } = diagram.arrangement;
+  const { lineColour: stroke, lineWidth } = structureLine(diagram, null);
   const byUnion = new Map<number, FamilyLine[]>();
   for (const line of lines) {
     pushTo(byUnion, line.union, line);

@@ -2,6 +2,7 @@ import { lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { createEntry, styleProperties } from '../../../../core/model';
 import type { FamilyTree } from '../../../../core/kinds/family-tree';
+import { structureScope } from '../../style/link-scopes';
 import { thisScope, tierScope } from '../../style/tier-scopes';
 import { nearestTowards } from '../../stage/nearest-towards';
 import type { KindParts } from '../kind-parts';
@@ -24,6 +25,7 @@ export const familyTreeParts: KindParts = {
   Figures: lazy(() => import('./FamilyFigures').then((module) => ({ default: module.FamilyFiguresPanel }))),
   HandOut: GedcomOffer,
   properties: () => styleProperties,
+  structureLines: ['lineColour', 'lineWidth'],
   sample: sampleFamily(),
   grab: () => null,
   drawsLinks: false,
@@ -48,6 +50,7 @@ export const familyTreeParts: KindParts = {
         },
       },
       ...thisScope(diagram, structure, selection, 'person'),
+      ...structureScope(structure, scope, 'Family lines', 'all alike'),
     ];
   },
 };

@@ -21,6 +21,7 @@ const words: TreeBenchWords = {
   isUnder: 'reports to',
   head: 'manager',
   leaves: 'Reports who lead nobody',
+  lines: 'Reporting lines',
   ways: [wayOf.bands, wayOf.compact, wayOf.right],
 };
 

@@ -21,6 +21,7 @@ const words: TreeBenchWords = {
   isUnder: 'belongs to',
   head: 'class',
   leaves: 'Ideas not divided further',
+  lines: 'Lines of the tree',
   ways: [wayOf.bands, wayOf.right, wayOf.columns, wayOf.indented, wayOf.compact],
 };
 

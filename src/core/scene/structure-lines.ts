@@ -1,0 +1,144 @@
+import { extentOfLines, roundedPath, short, type Polyline } from '../arrange/graph';
+import type { TierTreeLayout } from '../arrange/tree';
+import type { Hierarchy } from '../hierarchy';
+import { KeptFor, type DiagramCommon, type LinkStyle } from '../model';
+import { structureLine } from '../style';
+import { courseBetween, marksOn, strokeOf, type Ends } from './line-marks';
+import type { PathPrimitive, Rect, SceneGroup } from './scene';
+
+interface Kept {
+  readonly manner: string;
+  readonly groups: readonly SceneGroup[];
+}
+const kept = new KeptFor<TierTreeLayout, Kept>();
+
+interface Where {
+  readonly places: readonly Rect[];
+  readonly direction: 'down' | 'right';
+}
+
+/** The lines from each entry to those below it, in the style of the tier they lead to; kept per layout. O(entries). */
+export function structureLines(
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  layout: TierTreeLayout,
+  where: Where,
+): readonly SceneGroup[] {
+  const { joinRadius } = diagram.arrangement;
+  const styles = Array.from({ length: structure.tierStart.length }, (_, t) => structureLine(diagram, t + 1));
+  const manner = JSON.stringify([joinRadius, where.direction, styles]);
+  const before = kept.get(layout);
+  if (before?.manner === manner) return before.groups;
+  const groups = Array.from(layout.fans, ([i, lines]): SceneGroup => {
+    const style = styles[structure.tier[i]!]!;
+    const points = lines.map((line) => line.points);
+    return {
+      type: 'group',
+      stands: { for: 'links', id: structure.ids[i]! },
+      label: '',
+      x: 0,
+      y: 0,
+      bounds: extentOfLines(points),
+      children: drawnFan(points, style, {
+        docks: docksOf(structure, i, where),
+        joinRadius,
+        direction: where.direction,
+      }),
+    };
+  });
+  kept.set(layout, { manner, groups });
+  return groups;
+}
+
+/** Places are told to a hundredth of a CSS px, so that what is worked out in two ways is the same place. */
+const keyOf = (x: number, y: number): string => `${Math.round(x * 100)} ${Math.round(y * 100)}`;
+
+/** The middles of all sides of the boxes below an entry, where its lines may end. */
+function docksOf({ first, count }: Hierarchy, i: number, { places }: Where): ReadonlySet<string> {
+  const docks = new Set<string>();
+  for (let c = first[i]!, end = c + count[i]!; c < end; c++) {
+    const { x, y, width, height } = places[c]!;
+    const [middle, centre] = [x + width / 2, y + height / 2];
+    for (const key of [keyOf(middle, y), keyOf(middle, y + height), keyOf(x, centre), keyOf(x + width, centre)])
+      docks.add(key);
+  }
+  return docks;
+}
+
+interface Fan {
+  readonly docks: ReadonlySet<string>;
+  readonly joinRadius: number;
+  readonly direction: 'down' | 'right';
+}
+
+/** All lines of a fan as one path, and the marks where they begin and end. */
+function drawnFan(lines: readonly Polyline[], style: LinkStyle, fan: Fan): PathPrimitive[] {
+  const own = style.course === 'joined' ? null : ownWays(lines, style, fan);
+  if (own) return own;
+  const marks: PathPrimitive[] = [];
+  const d = lines.map((points, k) => {
+    const docked = endsOf(points, fan.docks);
+    // The stem is the first line of a fan and begins at the upper box.
+    const ends: Ends = {
+      start: k === 0 ? style.startMark : docked.first ? style.endMark : null,
+      end: docked.last ? style.endMark : null,
+    };
+    marks.push(...marksOn(points, style, ends));
+    return roundedPath(courseBetween(points, style, ends), fan.joinRadius);
+  });
+  return [{ ...strokeOf(style), d: d.join('') }, ...marks];
+}
+
+function endsOf(points: Polyline, docks: ReadonlySet<string>): { readonly first: boolean; readonly last: boolean } {
+  return {
+    first: docks.has(keyOf(points[0]!, points[1]!)),
+    last: docks.has(keyOf(points.at(-2)!, points.at(-1)!)),
+  };
+}
+
+/**
+ * Each line on a way of its own from the stem through the gap between two tiers. Null where those below do not stand in a row, and lines have to
+ * lead around them.
+ */
+function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, direction }: Fan): PathPrimitive[] | null {
+  const down = direction === 'down';
+  const ends = lines.flatMap((points): [number, number][] => {
+    const { first, last } = endsOf(points, docks);
+    return [
+      ...(first ? [[points[0]!, points[1]!] as [number, number]] : []),
+      ...(last ? [[points.at(-2)!, points.at(-1)!] as [number, number]] : []),
+    ];
+  });
+  const [x, y] = lines[0]!;
+  const row = ends[0]?.[down ? 1 : 0];
+  if (row === undefined || ends.some((end) => Math.abs(end[down ? 1 : 0] - row) > 0.01)) return null;
+  const stem = down ? x! : y!;
+  const start = down ? y! : x!;
+  // The common line stands in the middle of the gap, if there is one; ways of their own begin where the gap does.
+  const bus = down ? (lines[0]![3] ?? start) : (lines[0]![2] ?? start);
+  const begin = Math.max(start, Math.abs(bus - row) < 0.01 ? start : 2 * bus - row);
+  const at = (across: number, along: number): string =>
+    down ? `${short(across)} ${short(along)}` : `${short(along)} ${short(across)}`;
+  const half = (begin + row) / 2;
+  const children: PathPrimitive[] = [];
+  let d = '';
+  const on = (line: readonly [number, number, number, number]): Polyline =>
+    down ? line : [line[1], line[0], line[3], line[2]];
+  const upTo = { ...style, endGap: 0 };
+  for (const end of ends) {
+    const across = end[down ? 0 : 1];
+    // The mark looks along the end of the way, which keeps its gap from the row however flat it comes in.
+    const least = row - style.endGap;
+    const share = Math.max(0, (least - begin) / Math.max(0.01, row - begin));
+    const whole = on(
+      style.course === 'curved' ? [across, half, across, least] : [stem, begin, stem + (across - stem) * share, least],
+    );
+    const stop = courseBetween(whole, upTo, { start: null, end: style.endMark });
+    const tip = at(stop.at(down ? -2 : -1)!, stop.at(down ? -1 : -2)!);
+    d += `M${at(stem, start + style.endGap)}L${at(stem, begin + style.endGap)}`;
+    d += style.course === 'curved' ? `C${at(stem, half)} ${at(across, half)} ${tip}` : `L${tip}`;
+    children.push(...marksOn(whole, upTo, { start: null, end: style.endMark }));
+  }
+  children.push(...marksOn(on([stem, start, stem, start + 40]), style, { start: style.startMark, end: null }));
+  return [{ ...strokeOf(style), d }, ...children];
+}
