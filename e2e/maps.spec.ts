@@ -187,12 +187,14 @@ test('ideas are enclosed, and the outline follows them into another arrangement'
   await make(page, small, 'concept map');
   await box(page, 'silt,').click();
   await box(page, 'mud,').click({ modifiers: ['Control'] });
-  await step(page, 'Arrange');
+  await step(page, 'Notes');
   await page.getByRole('button', { name: 'Enclose the 2 selected ideas' }).click();
   await page.getByLabel('Name of the enclosure around 2 ideas').fill('What settles');
   await expect(page.getByTestId('stage')).toContainText('What settles');
+  await step(page, 'Arrange');
   await page.getByRole('button', { name: /^Rings/ }).click();
   await expect(page.getByTestId('stage')).toContainText('What settles');
+  await step(page, 'Notes');
   await page.getByRole('button', { name: 'Remove the enclosure What settles' }).click();
   await expect(page.getByTestId('stage')).not.toContainText('What settles');
   const idea = page.getByTestId('stage').locator('g.glides > [data-entry]').first();

@@ -3,11 +3,21 @@ import type { BoxStyle, DiagramCommon, Finding } from '../model';
 import type { Scene } from '../scene';
 import { legibility, sheetTaken, smallPrint, titleBlock } from './drawing-checks';
 import { glyphs, severalTops } from './list-checks';
+import { detailsLeftOut } from './details';
+import { enclosed } from './enclosed';
 import { nudged } from './nudged';
 
 /** All that `boxDrawingChecks` can find. */
 export type BoxDrawingFinding =
-  'low-contrast' | 'small-print' | 'long-title' | 'no-glyph' | 'larger-sheet' | 'nudged-over';
+  | 'low-contrast'
+  | 'small-print'
+  | 'long-title'
+  | 'no-glyph'
+  | 'larger-sheet'
+  | 'nudged-over'
+  | 'taken-in'
+  | 'name-left-out'
+  | 'details-left-out';
 
 /** What any drawing of entries in boxes is tested against; `larger` says what helps where the print is small. O(entries). */
 export const boxDrawingChecks = (
@@ -19,6 +29,8 @@ export const boxDrawingChecks = (
 ): Finding<BoxDrawingFinding>[] => [
   ...legibility(diagram, listing, styles),
   ...nudged(diagram, scene),
+  ...enclosed(diagram, scene),
+  ...detailsLeftOut(diagram, listing, styles),
   ...sheetTaken(diagram, scene),
   ...smallPrint(diagram, scene, larger),
   ...titleBlock(diagram, scene),

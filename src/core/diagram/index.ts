@@ -4,6 +4,7 @@ export * from './check-diagram';
 export * from './command';
 export * from './create';
 export * from './diagram';
+export * from './fix';
 export * from './history';
 export * from './make';
 export * from './reading';

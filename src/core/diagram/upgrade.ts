@@ -1,4 +1,5 @@
-import { defaultArrangement } from '../model';
+import { formatHex } from 'culori';
+import { defaultArrangement, plainEnclosure } from '../model';
 import { Diagram } from './diagram';
 
 type Stored = Record<string, unknown>;
@@ -44,8 +45,24 @@ const withNudges = (stored: Stored): Stored => ({
   arrangement: { tierNames: 'hidden', ...(stored.arrangement as Stored) },
 });
 
+/** Enclosures are of every kind; those of maps had no dents, and hues. */
+function withEnclosures(stored: Stored): Stored {
+  const { enclosures = {}, ...map } = (stored.map ?? {}) as { enclosures?: Record<string, { hue?: number | null }> };
+  const moved = Object.entries(enclosures).map(([id, { hue = null, ...one }]) => [
+    id,
+    { ...plainEnclosure, ...one, shape: 'hull', ...(hue !== null && huedEnclosure(hue)) },
+  ]);
+  return { ...stored, format: 5, enclosures: Object.fromEntries(moved), ...(stored.map ? { map } : {}) };
+}
+
+/** Colours of an outline in a hue (OKLCH, degrees) on a light page. */
+const huedEnclosure = (hue: number) => ({
+  fill: formatHex({ mode: 'oklch', l: 0.955, c: 0.03, h: hue }),
+  lineColour: formatHex({ mode: 'oklch', l: 0.6, c: 0.08, h: hue }),
+});
+
 /** Steps from an older stored format to the next one; index 0 leads from format 1 to 2, and so on. */
-const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles, withRoom, withNudges];
+const steps: readonly ((stored: Stored) => Stored)[] = [withLinkStyles, withRoom, withNudges, withEnclosures];
 
 /** Reads a stored diagram of any format so far. Throws a ZodError where it is none. */
 export function openDiagram(stored: unknown): Diagram {

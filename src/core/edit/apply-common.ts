@@ -1,5 +1,6 @@
 import type { DiagramCommon } from '../model';
 import { fixedCommands, type CommonCommand, type SetStyle } from './command';
+import * as enclosures from './enclosures';
 import * as entries from './entries';
 import type { KindEdits } from './kind-edits';
 import * as links from './links';
@@ -58,6 +59,12 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setStyle(diagram, command, kind);
     case 'setTier':
       return settings.setTier(diagram, command);
+    case 'putEnclosure':
+      return enclosures.putEnclosure(diagram, command, work);
+    case 'changeEnclosure':
+      return enclosures.changeEnclosure(diagram, command, work);
+    case 'dropEnclosure':
+      return enclosures.dropEnclosure(diagram, command, work);
     case 'setNudge':
       return settings.setNudge(diagram, command, work);
     case 'setLook':

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   Arrangement,
   CommonScope,
+  Enclosure,
   Entry,
   FieldName,
   Id,
@@ -90,6 +91,9 @@ export const fixedCommands = [
     tier: z.number().int().min(1).max(limits.entries),
     patch: TierSettings.partial(),
   }),
+  z.strictObject({ kind: z.literal('putEnclosure'), enclosure: Enclosure }),
+  z.strictObject({ kind: z.literal('changeEnclosure'), id: Id, patch: Enclosure.omit({ id: true }).partial() }),
+  z.strictObject({ kind: z.literal('dropEnclosure'), id: Id }),
   z.strictObject({ kind: z.literal('setNudge'), id: Id, nudge: Nudge.nullable() }),
   z.strictObject({ kind: z.literal('setLook'), look: RoleId }),
   z.strictObject({ kind: z.literal('setPalette'), palette: Palette.nullable() }),

@@ -37,6 +37,10 @@ export function brokenCommon(diagram: DiagramCommon): string[] {
     if (!own(entries, id)) broken.push(`a nudge is kept for ${id}, which is not there`);
   for (const id of Object.keys(styles.onlyLinks))
     if (!own(links, id)) broken.push(`a style is kept for link ${id}, which is not there`);
+  for (const [id, enclosure] of Object.entries(diagram.enclosures)) {
+    if (enclosure.id !== id) broken.push(`enclosure ${id} is kept under the id of ${enclosure.id}`);
+    if (new Set(enclosure.members).size < enclosure.members.length) broken.push(`enclosure ${id} holds an entry twice`);
+  }
   const tray = new Set(diagram.notPlaced.map((item) => item.id));
   if (tray.size < diagram.notPlaced.length) broken.push('two lines of the tray have one id');
   return broken;

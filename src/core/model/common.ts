@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Enclosure } from './enclosure';
 import { Arrangement, Sheet } from './sheet';
 import { OrderKey } from './order-key';
 import { LinkPatch, Palette, StylePatch } from './style';
@@ -103,7 +104,7 @@ export type Styles = z.infer<typeof Styles>;
 
 /** The shape of what every diagram has, whatever its kind; a kind adds its name and its own part. */
 export const commonShape = {
-  format: z.literal(4),
+  format: z.literal(5),
   title: text(200),
   titleBlock: TitleBlock,
   entries: z.record(Id, Entry),
@@ -112,6 +113,7 @@ export const commonShape = {
   tiers: z.record(TierKey, TierSettings),
   /** Entries that stand off their computed place. */
   nudges: z.record(Id, Nudge),
+  enclosures: z.record(Id, Enclosure),
   look: RoleId,
   /** Left out where the look keeps its own colours and ground. */
   palette: Palette.optional(),

@@ -18,7 +18,7 @@ export const defaultArrangement = {
 } as const;
 
 /** The format that is written now; `diagram/upgrade.ts` reads the older ones. */
-export const formatNow = 4;
+export const formatNow = 5;
 
 /** What every empty diagram has, whatever its kind. */
 export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
@@ -30,6 +30,7 @@ export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
   notPlaced: [],
   tiers: {},
   nudges: {},
+  enclosures: {},
   look: 'saltmarsh',
   styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {}, links: {}, onlyLinks: {} },
   arrangement: { ...defaultArrangement },

@@ -2,6 +2,7 @@ export * from './cache';
 export * from './check-common';
 export * from './common';
 export * from './create';
+export * from './enclosure';
 export * from './entries-shape';
 export * from './finding';
 export * from './order-key';

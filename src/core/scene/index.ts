@@ -15,4 +15,6 @@ export { entryGroup } from './entry-group';
 export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';
+export { enclosedBy, enclosureGroups } from './enclosures';
+export { flattenPath, holds } from './outline-points';
 export { dashesOf, middleLine } from './empty-box';

@@ -5,7 +5,7 @@ import { BoxShape, type StylePatch } from '../model';
 import { isInside } from '../style';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { boxOutline } from './box-outline';
-import { flattenPath, holds } from '../testing/outline';
+import { flattenPath, holds } from './outline-points';
 import type { SceneGroup } from './scene';
 
 const after = (diagram: Diagram, gesture: readonly Command[]): Diagram => {

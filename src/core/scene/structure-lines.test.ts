@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { applyGesture, draw, type Command, type Diagram } from '../diagram';
 import type { LinkPatch } from '../model';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
-import { flattenPath, holds } from '../testing/outline';
+import { flattenPath, holds } from './outline-points';
 import type { PathPrimitive, SceneGroup } from './scene';
 
 const after = (diagram: Diagram, gesture: readonly Command[]): Diagram => {

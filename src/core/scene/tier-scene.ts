@@ -3,6 +3,7 @@ import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles }
 import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
+import { enclosureGroups } from './enclosures';
 import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
@@ -54,9 +55,16 @@ export function tierScene(
   const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
   const links = sideLinks(diagram, structure, { layout, width, height, gaps }, words.linkKinds);
   const names = tierNames(diagram, structure, styles, fit.fitted.layout.tiers, fit.margin);
-  const extent = extentWith(layout, [...links, ...names], diagram, places);
+  const lines = plan
+    ? branchGroups(structure, places, fitted, { plan, joinRadius: diagram.arrangement.joinRadius })
+    : structureLines(diagram, structure, layout, { places, direction });
+  const enclosures = enclosureGroups(diagram, {
+    boxes: new Map(structure.ids.map((id, i) => [id, places[i]!])),
+    words: names.map(({ bounds }) => bounds),
+    lines: [...layout.fans.values()].flat().map(({ points }) => points),
+  });
+  const extent = extentWith(layout, [...links, ...names, ...enclosures], diagram, places);
   const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
-  const { joinRadius } = diagram.arrangement;
   return {
     title: diagram.title,
     description: `${words.kindName}: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
@@ -64,10 +72,9 @@ export function tierScene(
     drawing,
     direction,
     groups: [
+      ...enclosures,
       ...names,
-      ...(plan
-        ? branchGroups(structure, places, fitted, { plan, joinRadius })
-        : structureLines(diagram, structure, layout, { places, direction })),
+      ...lines,
       ...links,
       ...boxes(diagram, structure, styles, {
         places,

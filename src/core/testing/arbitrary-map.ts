@@ -1,4 +1,5 @@
 /** Generated concept maps for property tests. */
+import { enclosureCommands } from './arbitrary-enclosure';
 import fc from 'fast-check';
 import { createDiagram, type Command } from '../diagram';
 import type { ConceptMap } from '../kinds/concept-map';
@@ -54,8 +55,6 @@ export const maps = (most: number): fc.Arbitrary<ConceptMap> =>
 
 const idea = fc.nat({ max: 12 }).map((n) => `e${n}`);
 const link = fc.nat({ max: 16 }).map((n) => `l${n}`);
-const enclosure = fc.nat({ max: 2 }).map((n) => `x${n}`);
-const members = fc.uniqueArray(idea, { maxLength: 4 });
 
 /** Commands of concept maps, and of links and ideas in general, that may or may not apply to generated maps. */
 export const mapCommands: fc.Arbitrary<Command> = fc.oneof(
@@ -71,15 +70,7 @@ export const mapCommands: fc.Arbitrary<Command> = fc.oneof(
       { requiredKeys: [] },
     )
     .map((patch): Command => ({ kind: 'setMap', patch })),
-  fc
-    .record({ id: enclosure, name: fc.constantFrom('', 'Ours'), members, hue: fc.option(fc.nat({ max: 360 })) })
-    .map((one): Command => ({ kind: 'putEnclosure', enclosure: one })),
-  fc.record({ id: enclosure, members }).map(({ id, members: next }): Command => ({
-    kind: 'changeEnclosure',
-    id,
-    patch: { members: next },
-  })),
-  enclosure.map((id): Command => ({ kind: 'dropEnclosure', id })),
+  enclosureCommands(idea),
   fc
     .record({ link, mark: fc.option(fc.constantFrom('valid' as const, 'notValid' as const)) })
     .map((one): Command => ({ kind: 'markProposition', ...one })),

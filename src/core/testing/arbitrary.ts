@@ -1,4 +1,5 @@
 /** Generated diagrams and commands for property tests. */
+import { enclosureCommands } from './arbitrary-enclosure';
 import fc from 'fast-check';
 import { type Command, createDiagram, type Scope } from '../diagram';
 import type { OrgChart } from '../kinds/org-chart';
@@ -127,6 +128,7 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
     })
     .map(({ scope: one, what }): Command => ({ kind: 'setStyle', scope: one, ...what })),
   fc.nat({ max: 3 }).map((n): Command => ({ kind: 'removeLink', id: `l${n}` })),
+  enclosureCommands(id),
   fc.record({ kind: fc.constant('setTitle' as const), title: fc.string({ maxLength: 20 }) }),
   fc.record({
     kind: fc.constant('setTitleBlock' as const),

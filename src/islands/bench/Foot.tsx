@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
-import { kindOf } from '../../core/diagram';
+import { fixOf, kindOf } from '../../core/diagram';
 import { type Finding, own } from '../../core/model';
 import { pathTo } from '../../core/hierarchy';
 import { useBench, useParts } from './context';
@@ -61,8 +61,7 @@ function Findings() {
 function Fix({ finding }: { finding: Finding }) {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
-  const kind = kindOf(diagram.kind);
-  const fix = kind.fix?.(diagram, kind.structure(diagram), finding);
+  const fix = fixOf(diagram, finding);
   if (!fix) return null;
   return (
     <button className="plain ml-3 text-moss" onClick={() => store.getState().perform(fix.gesture)}>

@@ -1,3 +1,4 @@
+import { plainEnclosure } from '../../model';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyCommand, brokenInvariants, Diagram, type Command } from '../../diagram';
@@ -38,7 +39,7 @@ describe('every command of a concept map', () => {
   it('marks, blanks and enclosures of what was removed hold again when it is brought back', () => {
     const map = applied(mapOf([0, 1, 1]), [
       { kind: 'setBlanks', blank: ['e1', 'l0'], told: [] },
-      { kind: 'putEnclosure', enclosure: { id: 'x', name: '', members: ['e1'], hue: null } },
+      { kind: 'putEnclosure', enclosure: { ...plainEnclosure, id: 'x', members: ['e1'] } },
       { kind: 'setMap', patch: { focus: 'e1' } },
     ]);
     const outcome = applyCommand(map, { kind: 'removeEntries', ids: ['e1'] });

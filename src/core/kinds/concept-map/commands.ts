@@ -1,14 +1,11 @@
 import { z } from 'zod';
-import { done, formerValues, plainEdits, refused, type KindEdits, type Outcome, type Workspace } from '../../edit';
+import { done, formerValues, plainEdits, type KindEdits, type Outcome, type Workspace } from '../../edit';
 import { Id, own } from '../../model';
-import { Counted, Enclosure, MapManner, MapPart, type ConceptMap } from './model';
+import { Counted, MapManner, MapPart, type ConceptMap } from './model';
 
 /** Commands that only a concept map knows. */
 export const mapCommands = [
   z.strictObject({ kind: z.literal('setMap'), patch: MapManner.partial() }),
-  z.strictObject({ kind: z.literal('putEnclosure'), enclosure: Enclosure }),
-  z.strictObject({ kind: z.literal('changeEnclosure'), id: Id, patch: Enclosure.omit({ id: true }).partial() }),
-  z.strictObject({ kind: z.literal('dropEnclosure'), id: Id }),
   /** What a teacher says of a proposition; null takes it back. */
   z.strictObject({ kind: z.literal('markProposition'), link: Id, mark: z.enum(['valid', 'notValid']).nullable() }),
   z.strictObject({ kind: z.literal('setCounted'), patch: Counted.partial() }),
@@ -19,7 +16,6 @@ export const mapCommands = [
 export type MapCommand = z.infer<(typeof mapCommands)[number]>;
 type CommandOf<K extends MapCommand['kind']> = Extract<MapCommand, { kind: K }>;
 
-const gone = refused('The enclosure is no longer there.');
 const withMap = (diagram: ConceptMap, patch: Partial<MapPart>): ConceptMap => ({
   ...diagram,
   map: { ...diagram.map, ...patch },
@@ -33,32 +29,6 @@ export function applyMap(diagram: ConceptMap, command: MapCommand, work: Workspa
         ...command,
         patch: formerValues<Partial<MapManner>>(map.manner, command.patch),
       });
-    case 'putEnclosure': {
-      const { enclosure } = command;
-      if (own(map.enclosures, enclosure.id)) return refused('That enclosure is there already.');
-      if (holdsTwice(enclosure.members)) return twice;
-      return done(withMap(diagram, { enclosures: work.put(map.enclosures, enclosure.id, enclosure) }), {
-        kind: 'dropEnclosure',
-        id: enclosure.id,
-      } satisfies CommandOf<'dropEnclosure'>);
-    }
-    case 'changeEnclosure': {
-      const enclosure = own(map.enclosures, command.id);
-      if (!enclosure) return gone;
-      if (command.patch.members && holdsTwice(command.patch.members)) return twice;
-      return done(
-        withMap(diagram, { enclosures: work.put(map.enclosures, command.id, { ...enclosure, ...command.patch }) }),
-        { ...command, patch: formerValues<typeof command.patch>(enclosure, command.patch) },
-      );
-    }
-    case 'dropEnclosure': {
-      const enclosure = own(map.enclosures, command.id);
-      if (!enclosure) return gone;
-      return done(withMap(diagram, { enclosures: work.drop(map.enclosures, command.id) }), {
-        kind: 'putEnclosure',
-        enclosure,
-      } satisfies CommandOf<'putEnclosure'>);
-    }
     case 'markProposition': {
       const marks =
         command.mark === null ? work.drop(map.marks, command.link) : work.put(map.marks, command.link, command.mark);
@@ -86,9 +56,6 @@ export function applyMap(diagram: ConceptMap, command: MapCommand, work: Workspa
       return done(withMap(diagram, { key: command.key }), { ...command, key: map.key });
   }
 }
-
-const holdsTwice = (members: readonly string[]): boolean => new Set(members).size < members.length;
-const twice = refused('An enclosure holds an idea once.');
 
 export const mapEdits: KindEdits<ConceptMap> = {
   ...plainEdits<ConceptMap>(),

@@ -4,7 +4,7 @@ export type { Comparison, KeyProposition } from './figures/compare';
 export type { MapFigures } from './figures/figures';
 export { filledMap, gapsOf, judgeFilling, type Filling, type FillingResult, type Gap } from './figures/filling';
 export { addBelow, endWritten, newLink, propositionWritten, split, turnedRound } from './gestures';
-export { example, proposition, type ConceptMap, type Counted, type Enclosure, type MapManner } from './model';
+export { example, proposition, type ConceptMap, type Counted, type MapManner } from './model';
 export { ranksOf } from './ranks';
 export { sentenceOf } from './sentences';
 export { mapStructure, linksInOrder, type MapListing } from './structure';

@@ -16,16 +16,6 @@ export const MapManner = z.strictObject({
 });
 export type MapManner = z.infer<typeof MapManner>;
 
-/** An outline around some ideas, which follows them. Ideas that are gone do not count; it is not drawn without any. */
-export const Enclosure = z.strictObject({
-  id: Id,
-  name: text(200),
-  members: z.array(Id).max(1000),
-  /** Hue of its fill in degrees; null: that of the look. */
-  hue: z.number().min(0).max(360).nullable(),
-});
-export type Enclosure = z.infer<typeof Enclosure>;
-
 /** What a teacher counts instead of what is counted here; null where the count stands. */
 export const Counted = z.strictObject({
   propositions: z.number().int().min(0).max(100_000).nullable(),
@@ -40,7 +30,6 @@ export type Counted = z.infer<typeof Counted>;
  */
 export const MapPart = z.strictObject({
   manner: MapManner,
-  enclosures: z.record(Id, Enclosure),
   /** By link, what a teacher said of the proposition. */
   marks: z.record(Id, z.enum(['valid', 'notValid'])),
   counted: Counted,
@@ -58,7 +47,6 @@ export type ConceptMap = z.infer<typeof ConceptMap>;
 
 export const emptyMap: MapPart = {
   manner: { way: 'ranked', arrows: 'needed', focus: null, question: '', blanked: false },
-  enclosures: {},
   marks: {},
   counted: { propositions: null, levels: null, crossLinks: null, examples: null },
   blanks: {},
@@ -71,14 +59,10 @@ export const proposition = 'proposition';
 export const example = 'example';
 
 /** What must hold beyond what holds in every diagram. */
-export function brokenMap({ entries, map }: ConceptMap): string[] {
+export function brokenMap({ entries }: ConceptMap): string[] {
   const broken: string[] = [];
   for (const entry of Object.values(entries))
     if (entry.parent !== null) broken.push(`idea ${entry.id} stands under another`);
-  for (const [id, enclosure] of Object.entries(map.enclosures)) {
-    if (enclosure.id !== id) broken.push(`enclosure ${id} is kept under the id of ${enclosure.id}`);
-    if (new Set(enclosure.members).size < enclosure.members.length) broken.push(`enclosure ${id} holds an idea twice`);
-  }
   return broken;
 }
 

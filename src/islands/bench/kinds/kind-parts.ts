@@ -60,6 +60,8 @@ export interface KindParts {
   properties(scope: Scope): readonly StyleProperty[];
   /** What can be styled on the lines of its structure; left out where they are its links, or where there are none. */
   readonly structureLines?: readonly LinkProperty[];
+  /** False where entries already stand within outlines; left out where some of them can be enclosed. */
+  readonly encloses?: false;
   /** True where fills follow from something else than tiers, so that tiers cannot all be coloured at once; left out elsewhere. */
   readonly fillsElsewhere?: true;
   /** What the text of a scope stands on where that is not its fill; left out where it always is. */

@@ -1,5 +1,7 @@
 import type { TitleBlock } from '../../../core/model';
 import { useBench, useParts } from '../context';
+import { partsOf } from '../kinds';
+import { Enclosures } from './Enclosures';
 
 const lines: { key: Exclude<keyof TitleBlock, 'shown'>; name: string }[] = [
   { key: 'title', name: 'Title' },
@@ -13,6 +15,7 @@ export function NotesPanel() {
   const { store } = useParts();
   const block = useBench((state) => state.diagram.titleBlock);
   const title = useBench((state) => state.diagram.title);
+  const encloses = useBench((state) => partsOf(state.diagram.kind).encloses !== false);
   const set = (patch: Partial<TitleBlock>, merge?: string) =>
     store.getState().perform([{ kind: 'setTitleBlock', patch }], merge ? { merge } : {});
   const today = () => new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
@@ -54,6 +57,7 @@ export function NotesPanel() {
         Title and subtitle stand above the drawing; author and date at the foot of the sheet. Where posts are vacant,
         the sheet says what the dashed boxes mean.
       </p>
+      {encloses && <Enclosures />}
     </div>
   );
 }

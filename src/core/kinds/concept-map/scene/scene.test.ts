@@ -1,3 +1,4 @@
+import { plainEnclosure } from '../../../model';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lineRunsThrough, overlap } from '../../../arrange/graph';
@@ -6,7 +7,7 @@ import { createEntry } from '../../../model';
 import type { Rect, Scene } from '../../../scene';
 import { mapOf, maps } from '../../../testing/arbitrary-map';
 import { conceptMap } from '../kind';
-import { emptyMap, type ConceptMap, type MapManner } from '../model';
+import { type ConceptMap, type MapManner } from '../model';
 
 const scene = (diagram: ConceptMap): Scene => {
   const structure = conceptMap.structure(diagram);
@@ -203,9 +204,9 @@ describe('an idea placed by hand', () => {
 describe('an enclosure', () => {
   it('follows the ideas it holds, and is gone with the last of them', () => {
     const map = mapOf([0, 1, 1, 2, 3]);
-    const enclosure = { id: 'x', name: 'Ours', members: ['e1', 'e3', 'gone'], hue: 85 };
+    const enclosure = { ...plainEnclosure, id: 'x', name: 'Ours', members: ['e1', 'e3', 'gone'] };
     const around = (members: string[], way: MapManner['way'] = 'ranked') => {
-      const diagram = inManner({ ...map, map: { ...emptyMap, enclosures: { x: { ...enclosure, members } } } }, { way });
+      const diagram = inManner({ ...map, enclosures: { x: { ...enclosure, members } } }, { way });
       const drawn = scene(diagram);
       return { outline: drawn.groups.find(({ stands }) => stands.for === 'enclosure'), ...parts(drawn) };
     };

@@ -10,6 +10,7 @@ import {
   type Entry,
 } from '../../../model';
 import {
+  enclosureGroups,
   entryGroup,
   freeRoom,
   keptGroups,
@@ -37,7 +38,6 @@ import { sentenceOf } from '../sentences';
 import { linksInOrder, type MapListing } from '../structure';
 import { mapRoleList, rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
-import { enclosureGroups } from './enclosures';
 import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
 import { withFewBends } from './ranked';
 import { wordBank } from './word-bank';
@@ -93,7 +93,11 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const { drawn, wanted } = taken.fitted;
   const look = lookOf(diagram);
   const onIt = { ...diagram, sheet: taken.sheet };
-  const enclosures = enclosureGroups(diagram, listing, drawn);
+  const enclosures = enclosureGroups(diagram, {
+    boxes: new Map(listing.ids.map((id, i) => [id, drawn.boxes[i]!])),
+    words: drawn.links.flatMap(({ place }) => (place ? [place] : [])),
+    lines: drawn.links.flatMap((one) => one.lines),
+  });
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
   const extent = extentOfBoxes([
     drawn.extent,

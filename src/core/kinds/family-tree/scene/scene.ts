@@ -1,4 +1,4 @@
-import { extentOfLines, roundedPath } from '../../../arrange/graph';
+import { extentOfBoxes, extentOfLines, roundedPath } from '../../../arrange/graph';
 import {
   capital,
   KeptFor,
@@ -10,6 +10,7 @@ import {
   type Entry,
 } from '../../../model';
 import {
+  enclosureGroups,
   entryGroup,
   freeRoom,
   placeOnSheet,
@@ -124,8 +125,6 @@ function drawn(
   const tiers = along.rows.map(({ start, end }) => ({ start, rowStart: start, end }));
   const names = tierNames(diagram, withoutParents(listing), styles, tiers, margin);
   const [left, top] = right ? [0, -margin] : [-margin, 0];
-  const extent = { x: left, y: top, width: size.width - left, height: size.height - top };
-  const onSheet = placeOnSheet(onIt, extent, legend, largest);
   const turned = (points: readonly number[]): number[] =>
     points.map((_, p) => {
       const [x, y] = [points[p - (p % 2)]! - across.left, points[p - (p % 2) + 1]!];
@@ -146,13 +145,23 @@ function drawn(
         pictured: pictured[tier[i]! - 1]!,
       });
     });
+  const enclosures = enclosureGroups(diagram, {
+    boxes: new Map(boxes.map(({ stands, x, y, bounds }) => [stands.id, { ...bounds, x, y }])),
+    words: names.map(({ bounds }) => bounds),
+    lines: along.lines.map(({ points }) => turned(points)),
+  });
+  const extent = extentOfBoxes([
+    { x: left, y: top, width: size.width - left, height: size.height - top },
+    ...enclosures.map(({ bounds }) => bounds),
+  ]);
+  const onSheet = placeOnSheet(onIt, extent, legend, largest);
   return {
     title: diagram.title,
     description: `Family tree: ${boxes.length} persons in ${tiers.length} generations.`,
     sheet: { ...onSheet.sheet, name: sheetName(sheet), ground: look.ground },
     drawing: onSheet.drawing,
     direction: right ? 'right' : 'down',
-    groups: [...names, ...lineGroups(diagram, rows, along.lines, turned), ...boxes],
+    groups: [...enclosures, ...names, ...lineGroups(diagram, rows, along.lines, turned), ...boxes],
     notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
     tiers: tiers.map((band, t): TierBand => {
       const from = tierStart[t]!;

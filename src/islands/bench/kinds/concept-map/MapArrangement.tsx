@@ -7,7 +7,6 @@ import { PreviewChoice } from '../../panels/PreviewChoice';
 import { FoldingAndLimits } from '../../tree/FoldingAndLimits';
 import { Nudges } from '../../tree/Nudges';
 import { TierTable } from '../../tree/TierTable';
-import { Enclosures } from './Enclosures';
 
 interface Way {
   readonly way: MapManner['way'];
@@ -96,7 +95,6 @@ export function MapArrangement() {
         </label>
       </section>
       <PreviewChoice title="Arrangement" diagram={diagram} gestures={gestures} options={options} />
-      <Enclosures />
       <TierTable />
       <Nudges />
       <FoldingAndLimits leaves="" folds={false} />

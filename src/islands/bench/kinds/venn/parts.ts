@@ -50,6 +50,7 @@ export const vennParts: KindParts = {
   HandOut: Exercise,
   properties: (scope) => (scope.kind === 'set' ? curveProperties : regionProperties),
   fillsElsewhere: true,
+  encloses: false,
   sample: sampleSets(),
   litRegions: (scope) => (scope.kind === 'region' ? [scope.region] : []),
   grab: setNameAt,

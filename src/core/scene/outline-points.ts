@@ -1,12 +1,13 @@
-/** Points along a path of absolute M, L, C and Z, as x and y; curves in sixteen steps. */
+/** Points along a path of absolute M, L, Q, C and Z, as x and y; cubic curves in sixteen steps, others by their corner. */
 export function flattenPath(d: string): [number, number][] {
   const points: [number, number][] = [];
-  for (const [, command, numbers] of d.matchAll(/([MLC])([^MLCZ]*)/g)) {
+  for (const [, command, numbers] of d.matchAll(/([MLQC])([^MLQCZ]*)/g)) {
     const at = numbers!
       .trim()
       .split(/[\s,]+/)
       .map(Number);
-    if (command !== 'C') points.push([at[0]!, at[1]!]);
+    if (command === 'Q') points.push([at[0]!, at[1]!], [at[2]!, at[3]!]);
+    else if (command !== 'C') points.push([at[0]!, at[1]!]);
     else {
       const [x0, y0] = points.at(-1)!;
       const [x1, y1, x2, y2, x3, y3] = at as [number, number, number, number, number, number];

@@ -1,0 +1,24 @@
+import type { Listing } from '../hierarchy';
+import { finding, own, type BoxStyle, type DiagramCommon, type Finding } from '../model';
+
+/** How many detail lines an entry has that are not empty. */
+const toldIn = ({ entries }: DiagramCommon, id: string): number =>
+  own(entries, id)!.details.reduce((last, detail, k) => (detail.trim() === '' ? last : k + 1), 0);
+
+/** Details that the list has and the drawing leaves out. Where a style shows none at all, somebody wanted it so. */
+export function detailsLeftOut(
+  diagram: DiagramCommon,
+  { ids }: Listing,
+  styles: readonly BoxStyle[],
+): Finding<'details-left-out'>[] {
+  const left = ids.filter((id, i) => styles[i]!.details > 0 && toldIn(diagram, id) > styles[i]!.details);
+  if (left.length === 0) return [];
+  const whose =
+    left.length === 1 ? `${own(diagram.entries, left[0]!)!.name || 'One entry'} has` : `${left.length} entries have`;
+  const message = `${whose} more details than the drawing shows.`;
+  return [finding('details-left-out', 'note', message, { entries: left })];
+}
+
+/** As many detail lines as the entries of a finding have. */
+export const mostDetails = (diagram: DiagramCommon, ids: readonly string[]): number =>
+  Math.max(...ids.map((id) => toldIn(diagram, id)));
