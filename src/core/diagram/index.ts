@@ -6,6 +6,7 @@ export * from './create';
 export * from './diagram';
 export * from './fix';
 export * from './history';
+export * from './house-style';
 export * from './make';
 export * from './reading';
 export * from './rebase';

@@ -69,6 +69,8 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setNudge(diagram, command, work);
     case 'setLook':
       return settings.setLook(diagram, command);
+    case 'setHouse':
+      return settings.setHouse(diagram, command);
     case 'setPalette':
       return settings.setPalette(diagram, command);
     case 'setArrangement':

@@ -29,6 +29,12 @@ export function setLook<D extends DiagramCommon>(diagram: D, command: CommandOf<
   return done({ ...diagram, look: command.look }, { ...command, look: diagram.look });
 }
 
+export function setHouse<D extends DiagramCommon>(diagram: D, command: CommandOf<'setHouse'>): Outcome<D> {
+  const { house: former = null, ...rest } = diagram;
+  const next = command.house ? { ...diagram, house: command.house } : (rest as unknown as D);
+  return done(next, { ...command, house: former });
+}
+
 /** A palette that asks for nothing is not kept, so that taking a change back leaves no trace. */
 export function setPalette<D extends DiagramCommon>(diagram: D, command: CommandOf<'setPalette'>): Outcome<D> {
   const { palette: former = null, ...rest } = diagram;

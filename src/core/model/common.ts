@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { Enclosure } from './enclosure';
+import { HouseTie } from './house-style';
+import { TierKey } from './tier-key';
 import { Arrangement, Sheet } from './sheet';
 import { OrderKey } from './order-key';
 import { LinkPatch, Palette, StylePatch } from './style';
@@ -84,9 +86,6 @@ export const TitleBlock = z.strictObject({
 });
 export type TitleBlock = z.infer<typeof TitleBlock>;
 
-/** The number of a tier, from 0 (items in no set) on. */
-const TierKey = z.string().regex(/^(0|[1-9]\d{0,5})$/, 'a tier is a number');
-
 export const Styles = z.strictObject({
   everything: StylePatch,
   tiers: z.record(TierKey, StylePatch),
@@ -117,6 +116,8 @@ export const commonShape = {
   look: RoleId,
   /** Left out where the look keeps its own colours and ground. */
   palette: Palette.optional(),
+  /** Left out where it is tied to none. */
+  house: HouseTie.optional(),
   styles: Styles,
   arrangement: Arrangement,
   sheet: Sheet,

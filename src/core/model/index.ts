@@ -5,6 +5,7 @@ export * from './create';
 export * from './enclosure';
 export * from './entries-shape';
 export * from './finding';
+export * from './house-style';
 export * from './order-key';
 export * from './own';
 export * from './push-to';

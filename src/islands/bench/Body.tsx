@@ -9,6 +9,7 @@ import { ShortcutsDialog } from './ShortcutsDialog';
 import { SidePanel } from './SidePanel';
 import { Stage } from './stage/Stage';
 import { steps } from './store';
+import { HouseOffer } from './style/HouseOffer';
 import { useDroppedFiles } from './useDroppedFiles';
 
 /** Keys that work anywhere on the bench. */
@@ -60,6 +61,7 @@ export function Body() {
     <div className="flex h-full flex-col overflow-hidden">
       <Head />
       <LostWork />
+      <HouseOffer />
       <main className="flex min-h-0 flex-1 flex-col-reverse md:flex-row">
         <SidePanel />
         <Stage />

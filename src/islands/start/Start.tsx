@@ -1,10 +1,11 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent } from 'react';
-import { leastStrength, makeDiagram, type AnyKind } from '../../core/diagram';
+import { applyGesture, inHouseStyle, leastStrength, makeDiagram, type AnyKind, type Diagram } from '../../core/diagram';
 import type { Finding } from '../../core/model';
 import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
 import { ApiError, reach } from '../shared/api';
+import { fetchHouseStyles } from '../shared/house-styles';
 import { newId } from '../shared/ids';
 import { takeFile, takeIncoming, type Incoming } from '../shared/incoming';
 import { keepTrying } from '../shared/trying';
@@ -83,10 +84,11 @@ export function Start({ front = false }: { front?: boolean }) {
     const calledOff = new AbortController();
     setMaking(calledOff);
     const id = newId();
+    const styled = await inDefaultStyle(diagram);
     try {
       await reach('/api/diagrams', {
         method: 'POST',
-        body: JSON.stringify({ id, diagram }),
+        body: JSON.stringify({ id, diagram: styled }),
         headers: { 'content-type': 'application/json' },
         signal: calledOff.signal,
       });
@@ -220,4 +222,19 @@ export function Start({ front = false }: { front?: boolean }) {
       </main>
     </div>
   );
+}
+
+/** The diagram in the house style for new ones; as it is where there is none, or it cannot be asked for just now. */
+async function inDefaultStyle(diagram: Diagram): Promise<Diagram> {
+  try {
+    const house = (await fetchHouseStyles()).find(({ forNew }) => forNew);
+    if (!house) return diagram;
+    const outcome = applyGesture(
+      diagram,
+      inHouseStyle(diagram, house.style, { id: house.id, revision: house.revision }),
+    );
+    return outcome.ok ? outcome.diagram : diagram;
+  } catch {
+    return diagram;
+  }
 }

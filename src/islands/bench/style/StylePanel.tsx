@@ -7,6 +7,7 @@ import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/sty
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { giveStyle, handBackAll, liftStyle } from './give-style';
+import { HouseStyles } from './HouseStyles';
 import { Looks } from './Looks';
 import { Palettes } from './Palettes';
 import { boxGroups, effectProperties, linkGroups, type Row, type RowGroup, type Told, type Value } from './properties';
@@ -91,6 +92,7 @@ export function StylePanel() {
       <TierColouring />
       <Looks kind={diagram.kind} />
       <Palettes />
+      <HouseStyles />
     </div>
   );
 }

@@ -1,0 +1,63 @@
+import type { DiagramCommon, HouseStyle, HouseTie } from '../model';
+import type { Command, Gesture, Scope } from './command';
+import type { Diagram } from './diagram';
+
+/** What of a diagram's style is its house's: all but what is set for a branch, for single entries and for single links. */
+export function houseStyleOf({ look, palette, styles, titleBlock }: DiagramCommon, name: string): HouseStyle {
+  const { everything, tiers, roles, links, lines = {}, tierLines = {} } = styles;
+  return {
+    houseStyle: 1,
+    name,
+    look,
+    palette: palette ?? null,
+    styles: { everything, tiers, roles, links, lines, tierLines },
+    titleBlock: { shown: titleBlock.shown, author: titleBlock.author },
+  };
+}
+
+type Patch = Readonly<Record<string, unknown>>;
+type Shelves = HouseStyle['styles'];
+
+/** Every scope that a house style may set, with what it sets there. */
+function scopesOf({ everything, tiers, roles, links, lines, tierLines }: Shelves): [Scope, Patch][] {
+  return [
+    [{ kind: 'everything' }, everything],
+    ...Object.entries(tiers).map(([tier, patch]): [Scope, Patch] => [{ kind: 'tier', tier: Number(tier) }, patch]),
+    ...Object.entries(roles).map(([role, patch]): [Scope, Patch] => [{ kind: 'role', role }, patch]),
+    [{ kind: 'links' }, links],
+    [{ kind: 'lines', tier: null }, lines],
+    ...Object.entries(tierLines).map(([tier, patch]): [Scope, Patch] => [{ kind: 'lines', tier: Number(tier) }, patch]),
+  ];
+}
+
+/**
+ * The gesture that gives a diagram a house style and ties it: what the house does not set is handed back, what is set for branches and single
+ * entries stays. Empty where it has it all. `tie`: null leaves it tied as it is.
+ */
+export function inHouseStyle(diagram: Diagram, house: HouseStyle, tie: HouseTie | null): Gesture {
+  const commands: Command[] = [];
+  if (diagram.look !== house.look) commands.push({ kind: 'setLook', look: house.look });
+  if (JSON.stringify(diagram.palette ?? null) !== JSON.stringify(house.palette))
+    commands.push({ kind: 'setPalette', palette: house.palette });
+  const wanted = new Map(scopesOf(house.styles).map(([scope, patch]) => [JSON.stringify(scope), patch]));
+  const now = new Map(
+    scopesOf(houseStyleOf(diagram, 'now').styles).map(([scope, patch]) => [JSON.stringify(scope), patch]),
+  );
+  for (const key of new Set([...now.keys(), ...wanted.keys()])) {
+    const [have = {}, want = {}] = [now.get(key), wanted.get(key)];
+    for (const property of new Set([...Object.keys(have), ...Object.keys(want)]))
+      if (have[property] !== want[property])
+        commands.push({
+          kind: 'setStyle',
+          scope: JSON.parse(key) as Scope,
+          property,
+          value: want[property] ?? null,
+        } as Command);
+  }
+  const { shown, author } = house.titleBlock;
+  if (diagram.titleBlock.shown !== shown || diagram.titleBlock.author !== author)
+    commands.push({ kind: 'setTitleBlock', patch: { shown, author } });
+  if (tie && (diagram.house?.id !== tie.id || diagram.house.revision !== tie.revision))
+    commands.push({ kind: 'setHouse', house: tie });
+  return commands;
+}

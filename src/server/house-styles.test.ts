@@ -1,0 +1,59 @@
+import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { houseStyleOf } from '../core/diagram';
+import { diagramFromParents } from '../core/testing/arbitrary';
+import { createAccount, type Account } from './accounts';
+import { dropHouseStyle, houseStyles, keepHouseStyle } from './house-styles';
+import { migrate } from './migrate';
+
+const address = process.env.TEST_DATABASE_URL;
+
+describe.skipIf(!address)('house styles on a real database', () => {
+  let pool: pg.Pool;
+  let ada: Account;
+  let bo: Account;
+  beforeAll(async () => {
+    pool = new pg.Pool({ connectionString: address });
+    await migrate(pool, fileURLToPath(new URL('../../db/migrations', import.meta.url)));
+    const person = (name: string) =>
+      createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
+    [ada, bo] = [await person('Ada Quill'), await person('Bo Lin')];
+  });
+  afterAll(() => pool.end());
+  const style = (name: string, look = 'ledger') => houseStyleOf({ ...diagramFromParents([-1]), look }, name);
+  const refused = (promise: Promise<unknown>) => expect(promise).rejects.toMatchObject({ status: 404 });
+
+  it('come back as they were kept, to their owner alone, and grow a revision only when they change', async () => {
+    const id = randomUUID();
+    expect(await keepHouseStyle(pool, ada.id, id, { style: style('Reserve'), forNew: false })).toMatchObject({
+      revision: 1,
+    });
+    expect(await keepHouseStyle(pool, ada.id, id, { style: style('Reserve'), forNew: true })).toMatchObject({
+      revision: 1,
+    });
+    const changed = await keepHouseStyle(pool, ada.id, id, { style: style('Reserve', 'heather'), forNew: true });
+    expect(changed).toEqual({ id, revision: 2, forNew: true, style: style('Reserve', 'heather') });
+    expect(await houseStyles(pool, ada.id)).toContainEqual(changed);
+    expect(await houseStyles(pool, bo.id)).toEqual([]);
+    await refused(keepHouseStyle(pool, bo.id, id, { style: style('Mine'), forNew: false }));
+    await refused(dropHouseStyle(pool, bo.id, id));
+    await dropHouseStyle(pool, ada.id, id);
+    await refused(dropHouseStyle(pool, ada.id, id));
+  });
+  it('one at most is taken for new diagrams', async () => {
+    const [one, two] = [randomUUID(), randomUUID()];
+    await keepHouseStyle(pool, bo.id, one, { style: style('One'), forNew: true });
+    await keepHouseStyle(pool, bo.id, two, { style: style('Two'), forNew: true });
+    expect((await houseStyles(pool, bo.id)).filter(({ forNew }) => forNew).map(({ id }) => id)).toEqual([two]);
+  });
+  it('no more than sixty are kept', async () => {
+    const held = (await houseStyles(pool, bo.id)).length;
+    for (let k = held; k < 60; k++)
+      await keepHouseStyle(pool, bo.id, randomUUID(), { style: style(`No. ${k}`), forNew: false });
+    await expect(
+      keepHouseStyle(pool, bo.id, randomUUID(), { style: style('One more'), forNew: false }),
+    ).rejects.toMatchObject({ status: 422 });
+  });
+});
