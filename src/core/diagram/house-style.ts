@@ -1,4 +1,4 @@
-import type { DiagramCommon, HouseStyle, HouseTie } from '../model';
+import { own, type DiagramCommon, type HouseStyle, type HouseTie } from '../model';
 import type { Command, Gesture, Scope } from './command';
 import type { Diagram } from './diagram';
 
@@ -46,12 +46,12 @@ export function inHouseStyle(diagram: Diagram, house: HouseStyle, tie: HouseTie 
   for (const key of new Set([...now.keys(), ...wanted.keys()])) {
     const [have = {}, want = {}] = [now.get(key), wanted.get(key)];
     for (const property of new Set([...Object.keys(have), ...Object.keys(want)]))
-      if (have[property] !== want[property])
+      if (own(have, property) !== own(want, property))
         commands.push({
           kind: 'setStyle',
           scope: JSON.parse(key) as Scope,
           property,
-          value: want[property] ?? null,
+          value: own(want, property) ?? null,
         } as Command);
   }
   const { shown, author } = house.titleBlock;

@@ -45,14 +45,14 @@ const withNudges = (stored: Stored): Stored => ({
   arrangement: { tierNames: 'hidden', ...(stored.arrangement as Stored) },
 });
 
-/** Enclosures are of every kind; those of maps had no dents, and hues. */
+/** Sheets have notes. Enclosures are of every kind; those of maps had no dents, and hues. */
 function withEnclosures(stored: Stored): Stored {
   const { enclosures = {}, ...map } = (stored.map ?? {}) as { enclosures?: Record<string, { hue?: number | null }> };
   const moved = Object.entries(enclosures).map(([id, { hue = null, ...one }]) => [
     id,
     { ...plainEnclosure, ...one, shape: 'hull', ...(hue !== null && huedEnclosure(hue)) },
   ]);
-  return { ...stored, format: 5, enclosures: Object.fromEntries(moved), ...(stored.map ? { map } : {}) };
+  return { ...stored, format: 5, enclosures: Object.fromEntries(moved), notes: {}, ...(stored.map ? { map } : {}) };
 }
 
 /** Colours of an outline in a hue (OKLCH, degrees) on a light page. */

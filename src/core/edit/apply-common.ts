@@ -5,6 +5,7 @@ import * as entries from './entries';
 import type { KindEdits } from './kind-edits';
 import * as links from './links';
 import type { AnyCommand, Outcome } from './outcome';
+import * as notes from './notes';
 import * as settings from './settings';
 import type { Workspace } from './workspace';
 
@@ -65,6 +66,12 @@ export function applyCommon<D extends DiagramCommon>(
       return enclosures.changeEnclosure(diagram, command, work);
     case 'dropEnclosure':
       return enclosures.dropEnclosure(diagram, command, work);
+    case 'putNote':
+      return notes.putNote(diagram, command, work);
+    case 'changeNote':
+      return notes.changeNote(diagram, command, work);
+    case 'dropNote':
+      return notes.dropNote(diagram, command, work);
     case 'setNudge':
       return settings.setNudge(diagram, command, work);
     case 'setLook':

@@ -41,6 +41,8 @@ export function brokenCommon(diagram: DiagramCommon): string[] {
     if (enclosure.id !== id) broken.push(`enclosure ${id} is kept under the id of ${enclosure.id}`);
     if (new Set(enclosure.members).size < enclosure.members.length) broken.push(`enclosure ${id} holds an entry twice`);
   }
+  for (const [id, note] of Object.entries(diagram.notes))
+    if (note.id !== id) broken.push(`note ${id} is kept under the id of ${note.id}`);
   const tray = new Set(diagram.notPlaced.map((item) => item.id));
   if (tray.size < diagram.notPlaced.length) broken.push('two lines of the tray have one id');
   return broken;

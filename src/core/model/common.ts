@@ -3,6 +3,7 @@ import { Enclosure } from './enclosure';
 import { HouseTie } from './house-style';
 import { TierKey } from './tier-key';
 import { Arrangement, Sheet } from './sheet';
+import { SheetNote } from './sheet-note';
 import { OrderKey } from './order-key';
 import { LinkPatch, Palette, StylePatch } from './style';
 import { FieldName, Id, RoleId, text } from './text';
@@ -113,6 +114,7 @@ export const commonShape = {
   /** Entries that stand off their computed place. */
   nudges: z.record(Id, Nudge),
   enclosures: z.record(Id, Enclosure),
+  notes: z.record(Id, SheetNote),
   look: RoleId,
   /** Left out where the look keeps its own colours and ground. */
   palette: Palette.optional(),

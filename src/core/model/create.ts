@@ -31,6 +31,7 @@ export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
   tiers: {},
   nudges: {},
   enclosures: {},
+  notes: {},
   look: 'saltmarsh',
   styles: { everything: {}, tiers: {}, roles: {}, branches: {}, only: {}, links: {}, onlyLinks: {} },
   arrangement: { ...defaultArrangement },

@@ -10,5 +10,6 @@ export * from './order-key';
 export * from './own';
 export * from './push-to';
 export * from './sheet';
+export * from './sheet-note';
 export * from './style';
 export { beginning, capital, FieldName, Id, keepable, RoleId, text } from './text';

@@ -15,6 +15,7 @@ export { entryGroup } from './entry-group';
 export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';
+export { entryNotes } from './entry-notes';
 export { enclosedBy, enclosureGroups } from './enclosures';
 export { flattenPath, holds } from './outline-points';
 export { dashesOf, middleLine } from './empty-box';

@@ -1,6 +1,18 @@
 import type { DiagramCommon } from '../model';
-import { baseOf, runsOf, widthOf, widthOfRuns, wrapWithin, type Face } from '../measure';
+import {
+  baseOf,
+  isMarked,
+  runsOf,
+  setMarked,
+  unmarked,
+  widthOf,
+  widthOfRuns,
+  wrapWithin,
+  type Face,
+  type MarkedLine,
+} from '../measure';
 import { readableText, type Look } from '../style';
+import { noteRow, rowGroups, type NoteRow } from './note-rows';
 import type { SceneGroup, TextPrimitive } from './scene';
 
 type Align = 'left' | 'middle' | 'right';
@@ -10,7 +22,7 @@ export const subtitleSize = 13;
 const footSize = 11;
 const leading = 1.3;
 /** Between the title block and the drawing, the drawing and the foot, and two texts of the foot. CSS px. */
-const apart = { top: 10, foot: 10, texts: 24 } as const;
+const apart = { top: 10, foot: 10, texts: 24, notes: 6 } as const;
 
 /** A text of the sheet broken to its room. */
 interface Note {
@@ -20,6 +32,8 @@ interface Note {
   readonly face: Face;
   readonly size: number;
   readonly align: Align;
+  /** Left out where the text is all of one manner. */
+  readonly marked?: readonly MarkedLine[];
 }
 
 /** The texts around a drawing, and the room they take above and below it. CSS px. */
@@ -28,19 +42,29 @@ export interface Notes {
   readonly bottom: number;
   readonly head: readonly Note[];
   readonly foot: readonly Note[];
+  readonly above: NoteRow;
+  readonly below: NoteRow;
 }
 
 /** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
-export function notesWithin({ titleBlock }: Pick<DiagramCommon, 'titleBlock'>, legend: string, width: number): Notes {
-  const { shown, title, subtitle, author, date } = titleBlock;
-  const note = (id: Note['id'], text: string, face: Face, size: number, align: Align, room: number): Note => ({
-    id,
-    text,
-    lines: wrapWithin(text, face, size, Math.max(size * 3, room)),
-    face,
-    size,
-    align,
-  });
+export function notesWithin(
+  diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>,
+  legend: string,
+  width: number,
+): Notes {
+  const { shown, title, subtitle, author, date } = diagram.titleBlock;
+  const [above, below] = [noteRow(diagram, 'above', width), noteRow(diagram, 'below', width)];
+  const note = (id: Note['id'], text: string, face: Face, size: number, align: Align, room: number): Note => {
+    const within = Math.max(size * 3, room);
+    const made = { id, face, size, align };
+    if (!isMarked(text)) return { ...made, text, lines: wrapWithin(text, face, size, within) };
+    const setting =
+      face === 'serif600'
+        ? ({ typeface: 'book', weight: 600 } as const)
+        : ({ typeface: 'clear', weight: 400 } as const);
+    const marked = setMarked(text, { ...setting, size }, within);
+    return { ...made, text: unmarked(text), lines: marked.map(() => ''), marked };
+  };
   const head: Note[] = [];
   if (shown && title) head.push(note('title', title, 'serif600', titleSize, 'middle', width));
   if (shown && subtitle) head.push(note('subtitle', subtitle, 'sans400', subtitleSize, 'middle', width));
@@ -52,13 +76,16 @@ export function notesWithin({ titleBlock }: Pick<DiagramCommon, 'titleBlock'>, l
   if (legend) foot.push(note('legend', legend, 'sans400', footSize, 'left', left));
   if (signed) foot.push(note('signed', signed, 'sans400', footSize, 'right', signedWidth + 0.5));
   const heightOf = ({ lines, size }: Note) => lines.length * size * leading;
-  const top = head.reduce((sum, one) => sum + heightOf(one), 0);
-  const bottom = Math.max(0, ...foot.map(heightOf));
+  const apartOf = ({ height }: NoteRow) => (height > 0 ? height + apart.notes : 0);
+  const top = head.reduce((sum, one) => sum + heightOf(one), 0) + apartOf(above);
+  const bottom = Math.max(0, ...foot.map(heightOf)) + apartOf(below);
   return {
     top: top > 0 ? top + apart.top : 0,
     bottom: bottom > 0 ? bottom + apart.foot : 0,
     head,
     foot,
+    above,
+    below,
   };
 }
 
@@ -67,7 +94,7 @@ export function sheetNotes(
   diagram: DiagramCommon,
   look: Look,
   sheet: { width: number; height: number },
-  { head, foot }: Notes,
+  { head, foot, above, below }: Notes,
 ): SceneGroup[] {
   const { margin } = diagram.sheet;
   const ink = readableText(look.ink, look.ground, look.ink, look.light);
@@ -77,6 +104,11 @@ export function sheetNotes(
     groups.push(noteGroup(note, ink, { x: sheet.width / 2, y }));
     y += note.lines.length * note.size * leading;
   }
+  const edges = { left: margin, right: sheet.width - margin };
+  groups.push(...rowGroups(above, look, { ...edges, y: y + apart.notes }));
+  const footHeight = Math.max(0, ...foot.map((note) => note.lines.length * note.size * leading));
+  const belowAt = sheet.height - margin - footHeight - (footHeight > 0 ? apart.notes : 0) - below.height;
+  groups.push(...rowGroups(below, look, { ...edges, y: belowAt }));
   for (const note of foot) {
     const x = note.align === 'left' ? margin : sheet.width - margin;
     groups.push(noteGroup(note, ink, { x, y: sheet.height - margin - note.lines.length * note.size * leading }));
@@ -86,19 +118,34 @@ export function sheetNotes(
 
 /** The lines of a note, each set from `x` to the right, to the left or to both sides; the first begins at `y`. */
 function noteGroup(
-  { id, text, lines, face, size, align }: Note,
+  { id, text, lines, face, size, align, marked }: Note,
   fill: string,
   { x, y }: { readonly x: number; readonly y: number },
 ): SceneGroup {
   const base = baseOf(text);
   let [left, right] = [Infinity, -Infinity];
-  const children = lines.map((line, k): TextPrimitive => {
+  const children = lines.flatMap((line, k): TextPrimitive[] => {
+    if (marked) {
+      const { width, pieces } = marked[k]!;
+      const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
+      left = Math.min(left, at);
+      right = Math.max(right, at + width);
+      return pieces.map((piece) => ({
+        type: 'text',
+        x: at + piece.x,
+        y: y + k * size * leading + size - piece.rise,
+        size: piece.size,
+        fill,
+        runs: piece.runs,
+        part: 'note',
+      }));
+    }
     const runs = runsOf(line, face, size, base);
     const width = widthOfRuns(runs);
     const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
     left = Math.min(left, at);
     right = Math.max(right, at + width);
-    return { type: 'text', x: at, y: y + k * size * leading + size, size, fill, runs, part: 'note' };
+    return [{ type: 'text', x: at, y: y + k * size * leading + size, size, fill, runs, part: 'note' }];
   });
   return {
     type: 'group',

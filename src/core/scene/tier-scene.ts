@@ -4,6 +4,7 @@ import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, typ
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { enclosureGroups } from './enclosures';
+import { entryNotes } from './entry-notes';
 import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
@@ -58,12 +59,14 @@ export function tierScene(
   const lines = plan
     ? branchGroups(structure, places, fitted, { plan, joinRadius: diagram.arrangement.joinRadius })
     : structureLines(diagram, structure, layout, { places, direction });
-  const enclosures = enclosureGroups(diagram, {
+  const around = {
     boxes: new Map(structure.ids.map((id, i) => [id, places[i]!])),
     words: names.map(({ bounds }) => bounds),
     lines: [...layout.fans.values()].flat().map(({ points }) => points),
-  });
-  const extent = extentWith(layout, [...links, ...names, ...enclosures], diagram, places);
+  };
+  const enclosures = enclosureGroups(diagram, around);
+  const noted = entryNotes(diagram, around);
+  const extent = extentWith(layout, [...links, ...names, ...enclosures, ...noted.map(placedBounds)], diagram, places);
   const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
   return {
     title: diagram.title,
@@ -76,6 +79,7 @@ export function tierScene(
       ...names,
       ...lines,
       ...links,
+      ...noted,
       ...boxes(diagram, structure, styles, {
         places,
         wanted: fit.wanted,
@@ -109,6 +113,12 @@ const placesOf = ({ layout: { x, y }, width, height }: Fitted): Rect[] =>
 /** 1 for each entry that stands beside the line to its superior. */
 export const besideOf = (diagram: DiagramCommon, structure: Hierarchy, { roles }: TierWords): Uint8Array =>
   Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, roles) ? 1 : 0));
+
+/** A group with its bounds where it stands. */
+const placedBounds = (group: SceneGroup): SceneGroup => ({
+  ...group,
+  bounds: { ...group.bounds, x: group.bounds.x + group.x, y: group.bounds.y + group.y },
+});
 
 /** The extent of a drawing with what stands around it, and with boxes that were nudged out of it. */
 function extentWith(

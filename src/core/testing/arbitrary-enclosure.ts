@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { Command } from '../diagram';
-import { Enclosure, plainEnclosure } from '../model';
+import { Enclosure, plainEnclosure, plainNote } from '../model';
 
 const id = fc.nat({ max: 2 }).map((n) => `x${n}`);
 
-/** Commands of enclosures around some of the entries, or around a branch, that may or may not apply. */
+/** Commands of enclosures and notes that may or may not apply. */
 export const enclosureCommands = (entry: fc.Arbitrary<string>): fc.Arbitrary<Command> => {
   const members = fc.uniqueArray(entry, { maxLength: 4 });
   const patch = fc.record(
@@ -19,7 +19,30 @@ export const enclosureCommands = (entry: fc.Arbitrary<string>): fc.Arbitrary<Com
     },
     { requiredKeys: [] },
   );
+  const place = fc.oneof(
+    fc.record({
+      kind: fc.constant('sheet' as const),
+      row: fc.constantFrom('above' as const, 'below' as const),
+      at: fc.constantFrom('left' as const, 'middle' as const, 'right' as const),
+    }),
+    entry.map((one) => ({ kind: 'entry' as const, entry: one })),
+  );
+  const written = fc.record(
+    {
+      text: fc.constantFrom('', 'Seen *twice*', '- mud\n- **sand**', 'm^{2} of H_{2}O, *never', '** *'),
+      place,
+      framed: fc.boolean(),
+      width: fc.constantFrom(60, 260, 900),
+    },
+    { requiredKeys: [] },
+  );
   return fc.oneof(
+    fc.record({ id, written }).map((one): Command => ({
+      kind: 'putNote',
+      note: { ...plainNote, ...one.written, id: one.id },
+    })),
+    fc.record({ id, patch: written }).map((one): Command => ({ kind: 'changeNote', ...one })),
+    id.map((one): Command => ({ kind: 'dropNote', id: one })),
     fc.record({ id, patch }).map(({ id: one, patch: given }): Command => ({
       kind: 'putEnclosure',
       enclosure: { ...plainEnclosure, ...given, id: one },

@@ -2,6 +2,7 @@ import type { TitleBlock } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { Enclosures } from './Enclosures';
+import { SheetNotes } from './SheetNotes';
 
 const lines: { key: Exclude<keyof TitleBlock, 'shown'>; name: string }[] = [
   { key: 'title', name: 'Title' },
@@ -57,6 +58,7 @@ export function NotesPanel() {
         Title and subtitle stand above the drawing; author and date at the foot of the sheet. Where posts are vacant,
         the sheet says what the dashed boxes mean.
       </p>
+      <SheetNotes besideEntries={encloses} />
       {encloses && <Enclosures />}
     </div>
   );

@@ -36,7 +36,7 @@ const choice = (property: Row['property'], name: string, ...options: [Value, str
   control: { kind: 'choice', options },
 });
 
-const typefaces: [Value, string][] = [
+export const typefaces: [Value, string][] = [
   ['clear', 'sans serif'],
   ['book', 'serif'],
   ['slab', 'slab serif'],

@@ -11,6 +11,7 @@ import {
 } from '../../../model';
 import {
   enclosureGroups,
+  entryNotes,
   entryGroup,
   freeRoom,
   keptGroups,
@@ -93,15 +94,21 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const { drawn, wanted } = taken.fitted;
   const look = lookOf(diagram);
   const onIt = { ...diagram, sheet: taken.sheet };
-  const enclosures = enclosureGroups(diagram, {
+  const around = {
     boxes: new Map(listing.ids.map((id, i) => [id, drawn.boxes[i]!])),
     words: drawn.links.flatMap(({ place }) => (place ? [place] : [])),
     lines: drawn.links.flatMap((one) => one.lines),
-  });
+  };
+  const enclosures = enclosureGroups(diagram, around);
+  const beside = entryNotes(diagram, around);
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
   const extent = extentOfBoxes([
     drawn.extent,
-    ...[...enclosures, ...names].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
+    ...[...enclosures, ...beside, ...names].map(({ x, y, bounds }) => ({
+      ...bounds,
+      x: bounds.x + x,
+      y: bounds.y + y,
+    })),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
   const said = saidOf(diagram, listing);
@@ -112,7 +119,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
       pictured: choices.pictured[listing.tier[i]! - 1]!,
     }),
   );
-  const groups = [...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...boxes];
+  const groups = [...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...beside, ...boxes];
   const kept = keptGroups(keptScene.get(diagram.titleBlock) ?? [], groups);
   keptScene.set(diagram.titleBlock, kept);
   return {

@@ -11,6 +11,7 @@ import {
 } from '../../../model';
 import {
   enclosureGroups,
+  entryNotes,
   entryGroup,
   freeRoom,
   placeOnSheet,
@@ -145,14 +146,16 @@ function drawn(
         pictured: pictured[tier[i]! - 1]!,
       });
     });
-  const enclosures = enclosureGroups(diagram, {
+  const around = {
     boxes: new Map(boxes.map(({ stands, x, y, bounds }) => [stands.id, { ...bounds, x, y }])),
     words: names.map(({ bounds }) => bounds),
     lines: along.lines.map(({ points }) => turned(points)),
-  });
+  };
+  const enclosures = enclosureGroups(diagram, around);
+  const beside = entryNotes(diagram, around);
   const extent = extentOfBoxes([
     { x: left, y: top, width: size.width - left, height: size.height - top },
-    ...enclosures.map(({ bounds }) => bounds),
+    ...[...enclosures, ...beside].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
   return {
@@ -161,7 +164,7 @@ function drawn(
     sheet: { ...onSheet.sheet, name: sheetName(sheet), ground: look.ground },
     drawing: onSheet.drawing,
     direction: right ? 'right' : 'down',
-    groups: [...enclosures, ...names, ...lineGroups(diagram, rows, along.lines, turned), ...boxes],
+    groups: [...enclosures, ...names, ...lineGroups(diagram, rows, along.lines, turned), ...beside, ...boxes],
     notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
     tiers: tiers.map((band, t): TierBand => {
       const from = tierStart[t]!;

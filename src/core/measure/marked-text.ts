@@ -1,0 +1,131 @@
+import type { Typeface } from '../model';
+import { faceOf, type Face } from './face';
+import { runsOf, widthOf, widthOfRuns, type Run } from './measure';
+
+/** A stretch of text in one manner. */
+interface Span {
+  readonly text: string;
+  readonly bold: boolean;
+  readonly italic: boolean;
+  readonly shift: 'none' | 'up' | 'down';
+}
+
+/** A piece of a set line: runs of one size, `x` from the left end of the line, `rise` above its baseline. CSS px. */
+export interface MarkedPiece {
+  readonly x: number;
+  readonly rise: number;
+  readonly size: number;
+  readonly runs: readonly Run[];
+}
+
+export interface MarkedLine {
+  readonly pieces: readonly MarkedPiece[];
+  readonly width: number;
+  /** Where it begins; lists are set in. CSS px. */
+  readonly indent: number;
+}
+
+/** How small letters above and below the line are, and how far they stand off it, as shares of the size. */
+const small = 0.66;
+const shifts = { none: 0, up: 0.36, down: -0.16 } as const;
+const bullet = '•';
+
+const marks = /\*\*(?=\S)(.+?)(?<=\S)\*\*(?!\*)|\*(?=\S)(.+?)(?<=\S)\*|\^\{([^{}]+)\}|_\{([^{}]+)\}/u;
+
+/** Whether a text has anything that is set in another manner. */
+export const isMarked = (text: string): boolean => marks.test(text);
+
+/** The text without the signs that tell its manner, as it is read out. */
+export const unmarked = (text: string): string =>
+  spansOf(text, plain)
+    .map((span) => span.text)
+    .join('');
+
+type Manner = Omit<Span, 'text'>;
+const plain: Manner = { bold: false, italic: false, shift: 'none' };
+
+/** `**bold**`, `*slanted*`, `^{above}` and `_{below}`, one within the other; signs that close nothing stand for themselves. */
+function spansOf(text: string, manner: Manner): Span[] {
+  const spans: Span[] = [];
+  let rest = text;
+  for (let found = marks.exec(rest); found; found = marks.exec(rest)) {
+    if (found.index > 0) spans.push({ text: rest.slice(0, found.index), ...manner });
+    const [whole, bold, italic, up, down] = found;
+    if (bold !== undefined) spans.push(...spansOf(bold, { ...manner, bold: true }));
+    else if (italic !== undefined) spans.push(...spansOf(italic, { ...manner, italic: true }));
+    else spans.push({ text: (up ?? down)!, ...manner, shift: up === undefined ? 'down' : 'up' });
+    rest = rest.slice(found.index + whole.length);
+  }
+  if (rest !== '') spans.push({ text: rest, ...manner });
+  return spans;
+}
+
+interface Setting {
+  readonly typeface: Typeface;
+  readonly size: number;
+  /** Of plain words; bold ones are bold. */
+  readonly weight: 400 | 600;
+}
+
+/** A word with the blank after it, in parts of one manner. */
+type Word = Span[];
+
+/** Words keep together across manners: "*half*way" is one word. */
+function wordsOf(spans: readonly Span[]): Word[] {
+  const words: Word[] = [[]];
+  for (const span of spans)
+    for (const part of span.text.match(/\S+\s*|\s+/gu) ?? []) {
+      words.at(-1)!.push({ ...span, text: part });
+      if (/\s$/u.test(part)) words.push([]);
+    }
+  return words.filter((word) => word.length > 0);
+}
+
+const faceOfSpan = ({ bold, italic }: Span, { typeface, weight }: Setting): Face =>
+  faceOf(typeface, { weight: bold ? 700 : weight, slant: italic ? 'italic' : 'upright' });
+const sizeOfSpan = ({ shift }: Span, { size }: Setting): number => (shift === 'none' ? size : size * small);
+const widthOfSpan = (span: Span, setting: Setting): number =>
+  widthOf(span.text, faceOfSpan(span, setting), sizeOfSpan(span, setting));
+
+/** Sets a text with its lines broken at `width` CSS px; lines of the text stay lines, those that begin with a hyphen get a dot. O(characters). */
+export function setMarked(text: string, setting: Setting, width: number): MarkedLine[] {
+  return text.split('\n').flatMap((line) => {
+    const item = /^\s*[-–•]\s+/u.exec(line);
+    const indent = item ? setting.size * 1.1 : 0;
+    const words = wordsOf(spansOf(item ? line.slice(item[0].length) : line, plain));
+    const rows: Word[][] = [[]];
+    let taken = 0;
+    for (const word of words) {
+      const bare = word.map((span, k) => (k === word.length - 1 ? { ...span, text: span.text.trimEnd() } : span));
+      const wide = bare.reduce((sum, span) => sum + widthOfSpan(span, setting), 0);
+      if (taken > 0 && taken + wide > width - indent) {
+        rows.push([]);
+        taken = 0;
+      }
+      rows.at(-1)!.push(word);
+      taken += word.reduce((sum, span) => sum + widthOfSpan(span, setting), 0);
+    }
+    return rows.map((row, k) => lineOf(row.flat(), setting, indent, item !== null && k === 0));
+  });
+}
+
+function lineOf(spans: readonly Span[], setting: Setting, indent: number, first: boolean): MarkedLine {
+  const pieces: MarkedPiece[] = [];
+  if (first)
+    pieces.push({
+      x: -indent,
+      rise: 0,
+      size: setting.size,
+      runs: runsOf(bullet, faceOf(setting.typeface, { weight: 400, slant: 'upright' }), setting.size),
+    });
+  let x = 0;
+  spans.forEach((span, k) => {
+    const text = k === spans.length - 1 ? span.text.trimEnd() : span.text;
+    if (text === '') return;
+    const size = sizeOfSpan(span, setting);
+    const runs = runsOf(text, faceOfSpan(span, setting), size);
+    pieces.push({ x, rise: shifts[span.shift] * setting.size, size, runs });
+    x += widthOfRuns(runs);
+  });
+  return { pieces, width: x + indent, indent };
+}
