@@ -109,6 +109,18 @@ export function setMarked(text: string, setting: Setting, width: number): Marked
   });
 }
 
+/** Neighbours of one manner as one stretch, so that they are set and found as one. */
+function merged(spans: readonly Span[]): Span[] {
+  const all: Span[] = [];
+  for (const span of spans) {
+    const last = all.at(-1);
+    if (last && last.bold === span.bold && last.italic === span.italic && last.shift === span.shift)
+      all[all.length - 1] = { ...last, text: last.text + span.text };
+    else all.push(span);
+  }
+  return all;
+}
+
 function lineOf(spans: readonly Span[], setting: Setting, indent: number, first: boolean): MarkedLine {
   const pieces: MarkedPiece[] = [];
   if (first)
@@ -119,8 +131,9 @@ function lineOf(spans: readonly Span[], setting: Setting, indent: number, first:
       runs: runsOf(bullet, faceOf(setting.typeface, { weight: 400, slant: 'upright' }), setting.size),
     });
   let x = 0;
-  spans.forEach((span, k) => {
-    const text = k === spans.length - 1 ? span.text.trimEnd() : span.text;
+  const parts = merged(spans);
+  parts.forEach((span, k) => {
+    const text = k === parts.length - 1 ? span.text.trimEnd() : span.text;
     if (text === '') return;
     const size = sizeOfSpan(span, setting);
     const runs = runsOf(text, faceOfSpan(span, setting), size);

@@ -13,10 +13,12 @@ interface Drawn {
 /** Between a note and the box it stands beside, and between it and all else. CSS px. */
 const near = 8;
 const clear = 4;
+/** A drawing so many times wider than high has its further notes below it. */
+const wideFrom = 1.2;
 
 /**
- * The notes beside their entries, where nothing else stands and no line runs; one that finds no such place stands in a column to the right of the drawing
- * and begins with the name of its entry. A note whose entry is gone, or not drawn, is not drawn either. O(notes × (entries + lines)).
+ * The notes beside their entries, where nothing else stands and no line runs; one that finds no such place stands below the drawing, or to the right
+ * of a narrow one, and begins with the name of its entry. A note whose entry is gone, or not drawn, is not drawn either. O(notes × (entries + lines)).
  */
 export function entryNotes(diagram: DiagramCommon, { boxes, words, lines }: Drawn): SceneGroup[] {
   const notes = Object.values(diagram.notes)
@@ -26,7 +28,8 @@ export function entryNotes(diagram: DiagramCommon, { boxes, words, lines }: Draw
   const look = lookOf(diagram);
   const taken: Rect[] = [...boxes.values(), ...words];
   const whole = extentOfBoxes(taken);
-  let column = whole.y;
+  const under = whole.width > wideFrom * whole.height;
+  let next = under ? whole.x : whole.y;
   return notes.map((note) => {
     const { entry } = note.place as { readonly entry: string };
     const box = boxes.get(entry)!;
@@ -40,13 +43,11 @@ export function entryNotes(diagram: DiagramCommon, { boxes, words, lines }: Draw
       { ...note, text: `**${own(diagram.entries, entry)!.name || 'No name yet'}:** ${note.text}` },
       note.width,
     );
-    const place = {
-      x: whole.x + whole.width + 3 * near,
-      y: Math.max(column, box.y),
-      width: named.width,
-      height: named.height,
-    };
-    column = place.y + place.height + near;
+    const size = { width: named.width, height: named.height };
+    const place = under
+      ? { x: next, y: whole.y + whole.height + 2 * near, ...size }
+      : { x: whole.x + whole.width + 3 * near, y: Math.max(next, box.y), ...size };
+    next = under ? place.x + place.width + 2 * near : place.y + place.height + near;
     taken.push(place);
     return noteGroup(named, look, place);
   });

@@ -8,13 +8,14 @@ export { styledLine } from './line-marks';
 export { labelledLine, type LabelledLine } from './side-links';
 export { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 export { markWords } from './marks';
-export { sheetSet, titledAs, type Page, type SetSheet, type SheetSet } from './sheet-set';
+export { notesOn, sheetSet, titledAs, type Page, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
 export { tierScene, type TierWords } from './tier-scene';
 export { entryGroup } from './entry-group';
 export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';
+
 export { entryNotes } from './entry-notes';
 export { enclosedBy, enclosureGroups } from './enclosures';
 export { flattenPath, holds } from './outline-points';

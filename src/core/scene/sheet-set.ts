@@ -142,11 +142,24 @@ function partOf(
     links,
     tiers: {},
     nudges: {},
+    notes: notesOn(diagram, number),
+    styles: { ...diagram.styles, ...linesFrom(diagram, structure.tier[heads[0]!]! - 1) },
     sheet: { ...diagram.sheet, leastPrint: null },
   };
   const subStructure = hierarchyOf(entries);
   const subStyles = subStructure.ids.map((id) => styles[structure.index.get(id)!]!);
   return { sub, subStructure, subStyles, name };
+}
+
+/** Notes that belong to no entry stand on the first sheet alone. */
+export const notesOn = ({ notes }: DiagramCommon, number: number): DiagramCommon['notes'] =>
+  number === 1 ? notes : Object.fromEntries(Object.entries(notes).filter(([, { place }]) => place.kind === 'entry'));
+
+/** What is set for lines to a tier, told by the tiers of a sheet that begins so many tiers down. */
+function linesFrom({ styles: { tierLines } }: DiagramCommon, down: number): Pick<DiagramCommon['styles'], 'tierLines'> {
+  if (!tierLines || down === 0) return {};
+  const moved = Object.entries(tierLines).map(([tier, patch]) => [String(Number(tier) - down), patch] as const);
+  return { tierLines: Object.fromEntries(moved.filter(([tier]) => Number(tier) > 0)) };
 }
 
 /** What the marks of a sheet say: where a cut branch goes on, and where a head comes from. */

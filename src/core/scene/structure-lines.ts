@@ -110,12 +110,14 @@ function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, directio
     ];
   });
   const [x, y] = lines[0]!;
-  const row = ends[0]?.[down ? 1 : 0];
-  if (row === undefined || ends.some((end) => Math.abs(end[down ? 1 : 0] - row) > 0.01)) return null;
   const stem = down ? x! : y!;
   const start = down ? y! : x!;
+  const [wide, deep] = (down ? [0, 1] : [1, 0]) as readonly [0 | 1, 0 | 1];
   // The common line stands in the middle of the gap, if there is one; ways of their own begin where the gap does.
   const bus = down ? (lines[0]![3] ?? start) : (lines[0]![2] ?? start);
+  const inRow = ends.filter((end) => end[deep] > bus - 0.01);
+  const row = inRow[0]?.[deep];
+  if (row === undefined || inRow.some((end) => Math.abs(end[deep] - row) > 0.01)) return null;
   const begin = Math.max(start, Math.abs(bus - row) < 0.01 ? start : 2 * bus - row);
   const at = (across: number, along: number): string =>
     down ? `${short(across)} ${short(along)}` : `${short(along)} ${short(across)}`;
@@ -125,8 +127,8 @@ function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, directio
   const on = (line: readonly [number, number, number, number]): Polyline =>
     down ? line : [line[1], line[0], line[3], line[2]];
   const upTo = { ...style, endGap: 0 };
-  for (const end of ends) {
-    const across = end[down ? 0 : 1];
+  for (const end of inRow) {
+    const across = end[wide];
     // The mark looks along the end of the way, which keeps its gap from the row however flat it comes in.
     const least = row - style.endGap;
     const share = Math.max(0, (least - begin) / Math.max(0.01, row - begin));
@@ -138,6 +140,13 @@ function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, directio
     d += `M${at(stem, start + style.endGap)}L${at(stem, begin + style.endGap)}`;
     d += style.course === 'curved' ? `C${at(stem, half)} ${at(across, half)} ${tip}` : `L${tip}`;
     children.push(...marksOn(whole, upTo, { start: null, end: style.endMark }));
+  }
+  // Those beside the line are led to from it, straight.
+  for (const end of ends) {
+    if (end[deep] > bus - 0.01) continue;
+    const whole = on([stem, end[deep], end[wide], end[deep]]);
+    d += roundedPath(courseBetween(whole, style, { start: null, end: style.endMark }), 0);
+    children.push(...marksOn(whole, style, { start: null, end: style.endMark }));
   }
   children.push(...marksOn(on([stem, start, stem, start + 40]), style, { start: style.startMark, end: null }));
   return [{ ...strokeOf(style), d }, ...children];

@@ -15,6 +15,6 @@ export const fetchHouseStyles = (): Promise<readonly KeptHouseStyle[]> => api('/
 export const keepHouseStyle = (
   id: string,
   { style, forNew }: { readonly style: HouseStyle; readonly forNew: boolean },
-): Promise<KeptHouseStyle> => api(`/api/house-styles/${id}`, { method: 'PUT', body: { style, forNew } });
+): Promise<KeptHouseStyle> => api(`/api/house-styles/${id}`, { method: 'POST', body: { style, forNew } });
 
 export const dropHouseStyle = (id: string): Promise<unknown> => api(`/api/house-styles/${id}`, { method: 'DELETE' });

@@ -16,10 +16,13 @@ export function HouseStyles() {
   const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const trying = sync.id === 'try';
-  const told = (error: unknown) =>
+  const told = (error: unknown) => {
+    // What is shown is what is kept.
+    fetchHouseStyles().then(setAll, () => undefined);
     store
       .getState()
       .notify([error instanceof ApiError ? error.message : 'That house style could not be kept. Try again.']);
+  };
   useEffect(() => {
     if (!trying) fetchHouseStyles().then(setAll, () => setAll([]));
   }, [trying]);
@@ -100,7 +103,11 @@ export function HouseStyles() {
               type="checkbox"
               className="accent-moss"
               checked={one.forNew}
-              onChange={(event) => void keep(one.id, { style: one.style, forNew: event.target.checked }, false)}
+              onChange={(event) => {
+                const given = { style: one.style, forNew: event.target.checked };
+                put({ ...one, ...given });
+                void keep(one.id, given, false);
+              }}
             />
             For new diagrams
           </label>

@@ -7,7 +7,7 @@ import { json, readJson } from '../../../server/requests';
 /** Many tiers and roles, each with all that can be set. */
 const mostBytes = 512 * 1024;
 
-export const PUT: APIRoute = async ({ params, request, locals }) =>
+export const POST: APIRoute = async ({ params, request, locals }) =>
   json(
     await keepHouseStyle(
       database(),

@@ -1,6 +1,7 @@
 import { own, pushTo, pxPerPt, type BoxStyle } from '../../../model';
 import {
   markWords,
+  notesOn,
   planSheets,
   titledAs,
   type Page,
@@ -170,6 +171,7 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
     ...sub,
     ...titledAs(diagram, name, page),
     nudges: {},
+    notes: notesOn(diagram, page.number),
     sheet: { ...diagram.sheet, leastPrint: null },
   };
   const subListing = withRelations(titled, familyStructure(titled));
