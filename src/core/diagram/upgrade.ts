@@ -12,7 +12,9 @@ const withLinkStyles = (stored: Stored): Stored => ({
 });
 
 /** What an arrangement of format 3 had where nothing was chosen. */
-const roomThen = Object.fromEntries(Object.entries(defaultArrangement).filter(([key]) => key !== 'tierNames'));
+const roomThen = Object.fromEntries(
+  Object.entries(defaultArrangement).filter(([key]) => key !== 'tierNames' && key !== 'tierBands'),
+);
 
 /** Drawings are arranged for their sheet. What was chosen by hand stays; teams in columns, which nobody had to choose, fold as the sheet wants it. */
 function withRoom(stored: Stored): Stored {
@@ -52,7 +54,14 @@ function withEnclosures(stored: Stored): Stored {
     id,
     { ...plainEnclosure, ...one, shape: 'hull', ...(hue !== null && huedEnclosure(hue)) },
   ]);
-  return { ...stored, format: 5, enclosures: Object.fromEntries(moved), notes: {}, ...(stored.map ? { map } : {}) };
+  return {
+    ...stored,
+    format: 5,
+    arrangement: { tierBands: 'hidden', ...(stored.arrangement as Stored) },
+    enclosures: Object.fromEntries(moved),
+    notes: {},
+    ...(stored.map ? { map } : {}),
+  };
 }
 
 /** Colours of an outline in a hue (OKLCH, degrees) on a light page. */

@@ -4,6 +4,7 @@ export const defaultArrangement = {
   direction: 'down',
   tiers: 'open',
   tierNames: 'hidden',
+  tierBands: 'hidden',
   lowest: 'open',
   mostColumns: 4,
   narrowest: 64,

@@ -9,6 +9,8 @@ export const Arrangement = z.strictObject({
   tiers: z.enum(['open', 'bands', 'compact', 'columns', 'indented']),
   /** Whether the names of tiers stand over (or beside) them on the sheet. */
   tierNames: z.enum(['drawn', 'hidden']),
+  /** Whether each tier that has a line or column of its own stands on a pale band. */
+  tierBands: z.enum(['drawn', 'hidden']),
   /** How leaves of one head stand in a top-down drawing: side by side, below each other, or as suits the sheet. */
   lowest: z.enum(['open', 'row', 'column']),
   /** Leaves fold into this many columns at most. */

@@ -16,6 +16,8 @@ export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-shee
 export { growsRight, tierNameRoom, tierNames } from './tier-names';
 export { sizeChoices, type SizeChoices } from './tier-sizes';
 
+export { tierBandsBehind } from './tier-bands';
+export { cutToDrawing } from './cut';
 export { entryNotes } from './entry-notes';
 export { enclosedBy, enclosureGroups } from './enclosures';
 export { flattenPath, holds } from './outline-points';

@@ -91,11 +91,9 @@ describe('words in several manners', () => {
       [' ', 'sans400', 0, false],
       ['c ', 'sans700', 0, false],
       ['d', 'sans700i', 0, false],
-      [' ', 'sans400', 0, false],
-      ['e', 'sans400', 0, false],
+      [' e', 'sans400', 0, false],
       ['2', 'sans400', 1, true],
-      [' ', 'sans400', 0, false],
-      ['f', 'sans400', 0, false],
+      [' f', 'sans400', 0, false],
       ['3', 'sans400', -1, true],
     ]);
   });

@@ -13,6 +13,7 @@ import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
 import { structureLines } from './structure-lines';
+import { tierBandsBehind } from './tier-bands';
 import { growsRight, tierNames } from './tier-names';
 
 /** What a kind says of its drawing on tiers. */
@@ -29,6 +30,9 @@ export interface TierWords {
   /** An entry as the head of a sheet of its own, where no line leads to it; left out where it is the same. */
   asHead?(id: string): Entry;
 }
+
+/** Between boxes and the end of the bands behind them. CSS px. */
+const bandEdge = 12;
 
 /** From a hierarchy with complete styles to its Scene on tiers. */
 export function tierScene(
@@ -66,7 +70,17 @@ export function tierScene(
   };
   const enclosures = enclosureGroups(diagram, around);
   const noted = entryNotes(diagram, around);
-  const extent = extentWith(layout, [...links, ...names, ...enclosures, ...noted.map(placedBounds)], diagram, places);
+  const across = direction === 'right' ? layout.height : layout.width;
+  const bandsBehind = tierBandsBehind(diagram, structure, styles, fit.fitted.layout.tiers, {
+    from: -Math.max(fit.margin, bandEdge),
+    to: across + bandEdge,
+  });
+  const extent = extentWith(
+    layout,
+    [...bandsBehind, ...links, ...names, ...enclosures, ...noted.map(placedBounds)],
+    diagram,
+    places,
+  );
   const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
   return {
     title: diagram.title,
@@ -75,6 +89,7 @@ export function tierScene(
     drawing,
     direction,
     groups: [
+      ...bandsBehind,
       ...enclosures,
       ...names,
       ...lines,

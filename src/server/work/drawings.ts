@@ -1,7 +1,7 @@
 import { check, draw, drawSet, kindOf, openDiagram, usualSetPrint, type Diagram } from '../../core/diagram';
 import { withArticle } from '../../core/kind';
 import { capital, own } from '../../core/model';
-import type { Scene, TilePaper } from '../../core/scene';
+import { cutToDrawing, type Scene, type TilePaper } from '../../core/scene';
 import { embeddedFontCss } from '../../export/fonts';
 import { formats, type FormatId } from '../../export/formats';
 import type { ImageFile } from '../../export/images';
@@ -41,10 +41,14 @@ export interface HandOutInput extends Pictures {
   readonly setAt?: number | undefined;
   /** The paper of the tiles of a poster. */
   readonly tiles?: TilePaper | undefined;
+  /** `drawing`: without the sheet around it; the sheet where it is left out. */
+  readonly cut?: 'sheet' | 'drawing';
 }
 
+const whole = (scene: Scene): Scene => scene;
+
 /** A diagram as a file. Only formats that show the drawing draw it. */
-export async function handOut({ body, format, dotsPerInch, pictures, setAt, tiles }: HandOutInput): Promise<{
+export async function handOut({ body, format, dotsPerInch, pictures, setAt, tiles, cut }: HandOutInput): Promise<{
   readonly bytes: Uint8Array;
   readonly title: string;
 }> {
@@ -57,7 +61,7 @@ export async function handOut({ body, format, dotsPerInch, pictures, setAt, tile
         422,
         `${capital(withArticle(kindOf(diagram.kind)))} cannot be parted over sheets. Save it as a poster in tiles.`,
       );
-    const written = await write(diagram, () => draw(diagram).scene, {
+    const written = await write(diagram, () => (cut === 'drawing' ? cutToDrawing : whole)(draw(diagram).scene), {
       dotsPerInch,
       images: new Map(pictures),
       set,

@@ -1,11 +1,16 @@
 import { Copy, Download, Printer } from 'lucide-react';
 import { useState } from 'react';
+import { z } from 'zod';
 import { asPropositions, kindOf } from '../../../core/diagram';
 import { ApiError, reach } from '../../shared/api';
 import { keepForStart } from '../../shared/incoming';
+import { useKept } from '../../shared/useKept';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { PosterTiles, SetOfSheets } from './SeveralSheets';
+
+/** What goes to the clipboard; kept in this browser. */
+const Copied = z.enum(['drawing', 'sheet']);
 
 const resolutions = [96, 150, 192, 300, 600];
 
@@ -17,6 +22,7 @@ export function HandOutPanel() {
   const More = partsOf(kind).HandOut;
   const parted = kindOf(kind).set !== null;
   const [dpi, setDpi] = useState(192);
+  const [copied, setCopied] = useKept('copied', Copied, 'drawing');
   const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
   const [going, setGoing] = useState<AbortController | null>(null);
   const busy = going !== null;
@@ -55,7 +61,7 @@ export function HandOutPanel() {
     });
   const copy = () =>
     work('Copying …', 'The picture is on the clipboard.', async (signal) => {
-      const picture = reach(source('png'), { signal }).then((answer) => answer.blob());
+      const picture = reach(`${source('png')}&cut=${copied}`, { signal }).then((answer) => answer.blob());
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
     });
   const print = (sheet = '') =>
@@ -151,6 +157,17 @@ export function HandOutPanel() {
         <button className="button" disabled={busy} onClick={() => void copy()}>
           <Copy size={15} aria-hidden="true" /> Copy as picture
         </button>
+        <label className="flex items-center gap-2">
+          <span className="sr-only">What is copied</span>
+          <select
+            className="field min-h-8 w-auto py-0"
+            value={copied}
+            onChange={(event) => setCopied(Copied.parse(event.target.value))}
+          >
+            <option value="drawing">the drawing alone</option>
+            <option value="sheet">the whole sheet</option>
+          </select>
+        </label>
       </div>
       {parted && (
         <SetOfSheets

@@ -13,6 +13,7 @@ export function TierTable() {
   const tiers = useBench((state) => state.diagram.tiers);
   const count = useBench((state) => tierCount(state.structure));
   const drawn = useBench((state) => state.diagram.arrangement.tierNames === 'drawn');
+  const banded = useBench((state) => state.diagram.arrangement.tierBands === 'drawn');
   const manner = useBench((state) => state.drawn.scene.manner);
   const nameable = manner === 'bands' || manner === 'columns';
   const set = (tier: number, patch: Partial<TierSettings>) =>
@@ -90,7 +91,18 @@ export function TierTable() {
         />
         Names of tiers on the sheet
       </label>
-      {drawn && !nameable && (
+      <label className="mt-1 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-moss"
+          checked={banded}
+          onChange={() =>
+            store.getState().perform([{ kind: 'setArrangement', patch: { tierBands: banded ? 'hidden' : 'drawn' } }])
+          }
+        />
+        A pale band behind each tier
+      </label>
+      {(drawn || banded) && !nameable && (
         <p className="text-sm text-muted">They are drawn where every tier has a line or column of its own.</p>
       )}
     </section>

@@ -12,6 +12,7 @@ import {
 import {
   enclosureGroups,
   entryNotes,
+  tierBandsBehind,
   entryGroup,
   freeRoom,
   keptGroups,
@@ -102,9 +103,10 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const enclosures = enclosureGroups(diagram, around);
   const beside = entryNotes(diagram, around);
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
+  const bandsBehind = drawn.rows ? bandsBehindRanks(diagram, listing, styles, drawn, margin) : [];
   const extent = extentOfBoxes([
     drawn.extent,
-    ...[...enclosures, ...beside, ...names].map(({ x, y, bounds }) => ({
+    ...[...bandsBehind, ...enclosures, ...beside, ...names].map(({ x, y, bounds }) => ({
       ...bounds,
       x: bounds.x + x,
       y: bounds.y + y,
@@ -119,7 +121,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
       pictured: choices.pictured[listing.tier[i]! - 1]!,
     }),
   );
-  const groups = [...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...beside, ...boxes];
+  const groups = [...bandsBehind, ...enclosures, ...names, ...linkGroups(diagram, listing, drawn), ...beside, ...boxes];
   const kept = keptGroups(keptScene.get(diagram.titleBlock) ?? [], groups);
   keptScene.set(diagram.titleBlock, kept);
   return {
@@ -169,6 +171,23 @@ function bandsOf(
     swatch: styles[from]?.fill ?? tierStyle(lookOf(diagram), t + 1).fill,
     gap: t === 0 || !rows ? null : rows[t]!.start - rows[t - 1]!.end,
   }));
+}
+
+/** Bands behind the ranks, from edge to edge of the map. */
+function bandsBehindRanks(
+  diagram: ConceptMap,
+  { tierStart }: MapListing,
+  styles: readonly BoxStyle[],
+  { rows, extent }: DrawnMap,
+  margin: number,
+): SceneGroup[] {
+  const right = diagram.arrangement.direction === 'right';
+  const tiers = rows!.map(({ start, end }) => ({ start, rowStart: start, end }));
+  const [from, size] = right ? [extent.y, extent.height] : [extent.x, extent.width];
+  return tierBandsBehind(diagram, { tierStart }, styles, tiers, {
+    from: from - Math.max(margin, 12),
+    to: from + size + 12,
+  });
 }
 
 /** The names of tiers at the edge of the drawing, as those of trees stand. */

@@ -12,6 +12,7 @@ import {
 import {
   enclosureGroups,
   entryNotes,
+  tierBandsBehind,
   entryGroup,
   freeRoom,
   placeOnSheet,
@@ -153,9 +154,17 @@ function drawn(
   };
   const enclosures = enclosureGroups(diagram, around);
   const beside = entryNotes(diagram, around);
+  const bandsBehind = tierBandsBehind(diagram, listing, styles, tiers, {
+    from: -Math.max(margin, 12),
+    to: (right ? size.height : size.width) + 12,
+  });
   const extent = extentOfBoxes([
     { x: left, y: top, width: size.width - left, height: size.height - top },
-    ...[...enclosures, ...beside].map(({ x, y, bounds }) => ({ ...bounds, x: bounds.x + x, y: bounds.y + y })),
+    ...[...bandsBehind, ...enclosures, ...beside].map(({ x, y, bounds }) => ({
+      ...bounds,
+      x: bounds.x + x,
+      y: bounds.y + y,
+    })),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
   return {
@@ -164,7 +173,14 @@ function drawn(
     sheet: { ...onSheet.sheet, name: sheetName(sheet), ground: look.ground },
     drawing: onSheet.drawing,
     direction: right ? 'right' : 'down',
-    groups: [...enclosures, ...names, ...lineGroups(diagram, rows, along.lines, turned), ...beside, ...boxes],
+    groups: [
+      ...bandsBehind,
+      ...enclosures,
+      ...names,
+      ...lineGroups(diagram, rows, along.lines, turned),
+      ...beside,
+      ...boxes,
+    ],
     notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
     tiers: tiers.map((band, t): TierBand => {
       const from = tierStart[t]!;

@@ -14,6 +14,8 @@ import { work } from '../../../../server/work/pool';
 const Asked = z.object({
   format: z.string().max(200).default(''),
   dpi: z.coerce.number().default(192),
+  /** `drawing`: without the sheet around it. */
+  cut: z.enum(['sheet', 'drawing']).default('sheet'),
   /** Over several sheets that print no smaller than this, in points. */
   set: z.coerce.number().optional(),
   /** The paper of the tiles of a poster. */
@@ -21,7 +23,7 @@ const Asked = z.object({
 });
 
 export const GET: APIRoute = async ({ params, url, locals, request }) => {
-  const { format, dpi, set, tiles } = readQuery(url, Asked);
+  const { format, dpi, cut, set, tiles } = readQuery(url, Asked);
   if (!isFormat(format))
     throw new Refusal(
       400,
@@ -38,7 +40,7 @@ export const GET: APIRoute = async ({ params, url, locals, request }) => {
   const { bytes, title } = await work(
     account,
     'handOut',
-    { body, format, dotsPerInch: dpi, pictures, setAt: set, tiles },
+    { body, format, dotsPerInch: dpi, pictures, setAt: set, tiles, cut },
     request.signal,
   );
   const name = beginning(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram', 80);

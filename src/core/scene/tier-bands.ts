@@ -1,0 +1,44 @@
+import type { TierTreeLayout } from '../arrange/tree';
+import { lookOf, mixed } from '../style';
+import type { BoxStyle, DiagramCommon } from '../model';
+import type { SceneGroup } from './scene';
+import { growsRight } from './tier-names';
+
+/** How much of the fill of its tier a band has, so that text and lines on it read as on the page. */
+const share = 0.18;
+/** What a band stands over its boxes by where no other band is next to it. CSS px. */
+const over = 12;
+
+/** A pale band behind each tier, from edge to edge of the drawing; neighbours meet in the middle of the gap between them. `from`, `to`: edges across. */
+export function tierBandsBehind(
+  diagram: DiagramCommon,
+  { tierStart }: { readonly tierStart: ArrayLike<number> },
+  styles: readonly BoxStyle[],
+  tiers: TierTreeLayout['tiers'],
+  { from, to }: { readonly from: number; readonly to: number },
+): SceneGroup[] {
+  if (diagram.arrangement.tierBands === 'hidden') return [];
+  const { ground } = lookOf(diagram);
+  const right = growsRight(diagram);
+  const shown = tiers.slice(0, tierStart.length - 1);
+  return shown.map(({ start, end }, t): SceneGroup => {
+    const [before, after] = [shown[t - 1], shown[t + 1]];
+    const begin = before ? (before.end + start) / 2 : start - over;
+    const stop = after ? (end + after.start) / 2 : end + over;
+    const bounds = right
+      ? { x: begin, y: from, width: stop - begin, height: to - from }
+      : { x: from, y: begin, width: to - from, height: stop - begin };
+    const fill = mixed(ground, styles[tierStart[t]!]?.fill ?? ground, t % 2 === 0 ? share : share / 2);
+    return {
+      type: 'group',
+      stands: { for: 'tierBand', id: String(t + 1) },
+      label: '',
+      x: 0,
+      y: 0,
+      bounds,
+      children: [
+        { type: 'box', shape: 'square', corner: 0, ...bounds, fill, stroke: fill, strokeWidth: 0, dashed: false },
+      ],
+    };
+  });
+}
