@@ -28,7 +28,7 @@ export const plainEnclosure: Omit<Enclosure, 'id'> = {
   name: '',
   members: [],
   branch: null,
-  shape: 'rounded',
+  shape: 'contour',
   line: 'dashed',
   lineWidth: 1,
   lineColour: null,

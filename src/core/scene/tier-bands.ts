@@ -1,11 +1,11 @@
 import type { TierTreeLayout } from '../arrange/tree';
 import { lookOf, mixed } from '../style';
-import type { BoxStyle, DiagramCommon } from '../model';
+import type { DiagramCommon } from '../model';
 import type { SceneGroup } from './scene';
 import { growsRight } from './tier-names';
 
-/** How much of the fill of its tier a band has, so that text and lines on it read as on the page. */
-const share = 0.18;
+/** How much of the colour of lines the bands have by turns, so that text and lines on them read as on the page. */
+const shares = [0.12, 0.045] as const;
 /** What a band stands over its boxes by where no other band is next to it. CSS px. */
 const over = 12;
 
@@ -13,12 +13,11 @@ const over = 12;
 export function tierBandsBehind(
   diagram: DiagramCommon,
   { tierStart }: { readonly tierStart: ArrayLike<number> },
-  styles: readonly BoxStyle[],
   tiers: TierTreeLayout['tiers'],
   { from, to }: { readonly from: number; readonly to: number },
 ): SceneGroup[] {
   if (diagram.arrangement.tierBands === 'hidden') return [];
-  const { ground } = lookOf(diagram);
+  const { ground, line } = lookOf(diagram);
   const right = growsRight(diagram);
   const shown = tiers.slice(0, tierStart.length - 1);
   return shown.map(({ start, end }, t): SceneGroup => {
@@ -28,7 +27,7 @@ export function tierBandsBehind(
     const bounds = right
       ? { x: begin, y: from, width: stop - begin, height: to - from }
       : { x: from, y: begin, width: to - from, height: stop - begin };
-    const fill = mixed(ground, styles[tierStart[t]!]?.fill ?? ground, t % 2 === 0 ? share : share / 2);
+    const fill = mixed(ground, line, shares[t % 2 === 0 ? 0 : 1]);
     return {
       type: 'group',
       stands: { for: 'tierBand', id: String(t + 1) },

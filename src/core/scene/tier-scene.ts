@@ -71,8 +71,8 @@ export function tierScene(
   const enclosures = enclosureGroups(diagram, around);
   const noted = entryNotes(diagram, around);
   const across = direction === 'right' ? layout.height : layout.width;
-  const bandsBehind = tierBandsBehind(diagram, structure, styles, fit.fitted.layout.tiers, {
-    from: -Math.max(fit.margin, bandEdge),
+  const bandsBehind = tierBandsBehind(diagram, structure, fit.fitted.layout.tiers, {
+    from: -Math.max(fit.margin + bandEdge / 2, bandEdge),
     to: across + bandEdge,
   });
   const extent = extentWith(

@@ -103,7 +103,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const enclosures = enclosureGroups(diagram, around);
   const beside = entryNotes(diagram, around);
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
-  const bandsBehind = drawn.rows ? bandsBehindRanks(diagram, listing, styles, drawn, margin) : [];
+  const bandsBehind = drawn.rows ? bandsBehindRanks(diagram, listing, drawn, margin) : [];
   const extent = extentOfBoxes([
     drawn.extent,
     ...[...bandsBehind, ...enclosures, ...beside, ...names].map(({ x, y, bounds }) => ({
@@ -177,15 +177,14 @@ function bandsOf(
 function bandsBehindRanks(
   diagram: ConceptMap,
   { tierStart }: MapListing,
-  styles: readonly BoxStyle[],
   { rows, extent }: DrawnMap,
   margin: number,
 ): SceneGroup[] {
   const right = diagram.arrangement.direction === 'right';
   const tiers = rows!.map(({ start, end }) => ({ start, rowStart: start, end }));
   const [from, size] = right ? [extent.y, extent.height] : [extent.x, extent.width];
-  return tierBandsBehind(diagram, { tierStart }, styles, tiers, {
-    from: from - Math.max(margin, 12),
+  return tierBandsBehind(diagram, { tierStart }, tiers, {
+    from: from - Math.max(margin + 6, 12),
     to: from + size + 12,
   });
 }

@@ -154,8 +154,8 @@ function drawn(
   };
   const enclosures = enclosureGroups(diagram, around);
   const beside = entryNotes(diagram, around);
-  const bandsBehind = tierBandsBehind(diagram, listing, styles, tiers, {
-    from: -Math.max(margin, 12),
+  const bandsBehind = tierBandsBehind(diagram, listing, tiers, {
+    from: -Math.max(margin + 6, 12),
     to: (right ? size.height : size.width) + 12,
   });
   const extent = extentOfBoxes([
