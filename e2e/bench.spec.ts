@@ -162,7 +162,7 @@ test('a tier is styled from the rail, the value says where it comes from and can
   await fill.fill('#112233');
   const path = box(page, 'Ivo Marangoni').locator('path').first();
   await expect(path).toHaveAttribute('fill', '#112233');
-  await expect(page.getByText('chosen to be readable')).toBeVisible();
+  await expect(page.getByText('chosen to be readable').first()).toBeVisible();
   await page.getByRole('button', { name: /^Fill: set for this tier/ }).click();
   await expect(path).toHaveAttribute('fill', before);
   await page.getByLabel('Called').fill('Skippers');

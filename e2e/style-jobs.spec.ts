@@ -53,7 +53,6 @@ test('a title with a slanted word, a note beside a box with a list, and all text
   await hand.type('Has the keys\n- of the boathouse\n- of the **tide tank**');
   await step(page, 'Style');
   await hand.click(page.getByText('Everything', { exact: true }));
-  await hand.click(page.getByText('Names', { exact: true }));
   await hand.choose(page.getByLabel('Name type'), 'slab serif');
   const stage = page.getByTestId('stage');
   await expect(stage.locator('text[font-style=italic]')).toHaveText('autumn');
@@ -151,4 +150,43 @@ test('a house style is kept, used in a second chart, changed, and offered to the
     .getByLabel('House style file')
     .setInputFiles({ name: 'no.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
   await expect(page.getByText('“no.json” is no house style')).toBeVisible();
+});
+
+test('roles are made of a column and of words, styled once for all who have them, and used in a second chart', async ({
+  desk: page,
+}) => {
+  const table =
+    'Name,Reports to,Title,Grade\nAma,,Head,5\nIvo,Ama,Boat lead,4\nMaren,Ama,Shore lead,3\nGil,Ivo,Skipper,4\n';
+  await makeChart(page, table, 4);
+  await step(page, 'Style');
+  const hand = new Gestures(page);
+  await hand.choose(page.getByLabel('Roles from a column'), 'Grade');
+  await expect(page.getByLabel(/^Name of the role/)).toHaveCount(3);
+  await hand.click(page.getByRole('button', { name: 'Style all 2' }));
+  await hand.fill(page.getByLabel('Fill, typed'), 'gold');
+  await page.keyboard.press('Enter');
+  const shape = (name: string) => box(page, name).locator('path').first();
+  await expect(shape('Ivo')).toHaveAttribute('fill', '#ffd700');
+  await expect(shape('Gil')).toHaveAttribute('fill', '#ffd700');
+  await expect(shape('Maren')).not.toHaveAttribute('fill', '#ffd700');
+  hand.tell('Everyone with a role restyled');
+  // One of words goes before that of the column, where it is put first.
+  await page.getByRole('button', { name: 'Add a role' }).click();
+  await page.getByLabel('Name of the role New role').fill('Leads');
+  await page.getByLabel('Who has the role Leads').selectOption('whose detail contains');
+  await page.getByLabel('Words of the role Leads').fill('lead');
+  for (let k = 0; k < 3; k++) await page.getByLabel('Leads goes before the role above it').click();
+  await page.getByLabel('Fill, typed').fill('#cde5ff');
+  await page.keyboard.press('Enter');
+  await expect(shape('Ivo')).toHaveAttribute('fill', '#cde5ff');
+  await expect(shape('Gil')).toHaveAttribute('fill', '#ffd700');
+  await page.getByLabel('Name of a new house style').fill('With roles');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await kept(page);
+  await page.goto('/');
+  await makeChart(page, 'Name,Reports to,Title,Grade\nBao,,Tide lead,5\nOlek,Bao,Mapper,4\n', 2);
+  await step(page, 'Style');
+  await page.getByRole('button', { name: 'With roles', exact: true }).click();
+  await expect(shape('Bao')).toHaveAttribute('fill', '#cde5ff');
+  await expect(shape('Olek')).toHaveAttribute('fill', '#ffd700');
 });

@@ -3,7 +3,11 @@ import type { Command, Gesture, Scope } from './command';
 import type { Diagram } from './diagram';
 
 /** What of a diagram's style is its house's: all but what is set for a branch, for single entries and for single links. */
-export function houseStyleOf({ look, palette, styles, titleBlock }: DiagramCommon, name: string): HouseStyle {
+export function houseStyleOf(
+  { look, palette, styles, roles: made, titleBlock }: DiagramCommon,
+  name: string,
+): HouseStyle {
+  const ruled = Object.values(made).filter(({ rule }) => rule !== null);
   const { everything, tiers, roles, links, lines = {}, tierLines = {} } = styles;
   return {
     houseStyle: 1,
@@ -11,6 +15,7 @@ export function houseStyleOf({ look, palette, styles, titleBlock }: DiagramCommo
     look,
     palette: palette ?? null,
     styles: { everything, tiers, roles, links, lines, tierLines },
+    roles: Object.fromEntries(ruled.map(({ id, name: called, order, rule }) => [id, { name: called, order, rule }])),
     titleBlock: { shown: titleBlock.shown, author: titleBlock.author },
   };
 }
@@ -54,10 +59,31 @@ export function inHouseStyle(diagram: Diagram, house: HouseStyle, tie: HouseTie 
           value: own(want, property) ?? null,
         } as Command);
   }
+  commands.push(...rolesAs(diagram, house.roles));
   const { shown, author } = house.titleBlock;
   if (diagram.titleBlock.shown !== shown || diagram.titleBlock.author !== author)
     commands.push({ kind: 'setTitleBlock', patch: { shown, author } });
   if (tie && (diagram.house?.id !== tie.id || diagram.house.revision !== tie.revision))
     commands.push({ kind: 'setHouse', house: tie });
+  return commands;
+}
+
+/** Makes the roles with rules those of a house; roles that were only given by hand are the diagram's own and stay, and so does who was given one. */
+function rolesAs({ roles }: Diagram, wanted: HouseStyle['roles']): Command[] {
+  const commands: Command[] = [];
+  for (const [id, role] of Object.entries(wanted)) {
+    const have = own(roles, id);
+    if (!have) commands.push({ kind: 'putRole', role: { ...role, id, members: [] } });
+    else if (
+      have.name !== role.name ||
+      have.order !== role.order ||
+      JSON.stringify(have.rule) !== JSON.stringify(role.rule)
+    )
+      commands.push({ kind: 'changeRole', id, patch: role });
+  }
+  for (const { id, rule, members } of Object.values(roles)) {
+    if (own(wanted, id) || rule === null) continue;
+    commands.push(members.length > 0 ? { kind: 'changeRole', id, patch: { rule: null } } : { kind: 'dropRole', id });
+  }
   return commands;
 }

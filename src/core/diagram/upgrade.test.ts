@@ -15,9 +15,9 @@ describe('diagrams stored in an older format', () => {
     expect(stored.format).toBe(1);
     const opened = openDiagram(stored);
     expect(brokenInvariants(opened)).toEqual([]);
-    const { format, styles, arrangement, sheet, nudges, tiers, enclosures, notes, ...rest } = opened;
+    const { format, styles, arrangement, sheet, nudges, tiers, enclosures, notes, roles, ...rest } = opened;
     expect(format).toBe(5);
-    expect([enclosures, notes]).toEqual([{}, {}]);
+    expect([enclosures, notes, roles]).toEqual([{}, {}, {}]);
     expect(sheet).toEqual({ ...stored.sheet, leastPrint: null });
     // Spacing and lines stay; teams in columns, which nobody had to choose, now fold as the sheet wants it.
     const { lowest, ...kept } = stored.arrangement;

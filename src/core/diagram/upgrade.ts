@@ -60,6 +60,7 @@ function withEnclosures(stored: Stored): Stored {
     arrangement: { tierBands: 'hidden', ...(stored.arrangement as Stored) },
     enclosures: Object.fromEntries(moved),
     notes: {},
+    roles: {},
     ...(stored.map ? { map } : {}),
   };
 }

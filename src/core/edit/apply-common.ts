@@ -6,6 +6,7 @@ import type { KindEdits } from './kind-edits';
 import * as links from './links';
 import type { AnyCommand, Outcome } from './outcome';
 import * as notes from './notes';
+import * as roles from './own-roles';
 import * as settings from './settings';
 import type { Workspace } from './workspace';
 
@@ -60,6 +61,12 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setStyle(diagram, command, kind);
     case 'setTier':
       return settings.setTier(diagram, command);
+    case 'putRole':
+      return roles.putRole(diagram, command);
+    case 'changeRole':
+      return roles.changeRole(diagram, command);
+    case 'dropRole':
+      return roles.dropRole(diagram, command);
     case 'putEnclosure':
       return enclosures.putEnclosure(diagram, command, work);
     case 'changeEnclosure':

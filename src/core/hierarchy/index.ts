@@ -3,6 +3,7 @@ export * from './gestures';
 export * from './listing';
 export { deepestIndented, outlineText } from './outline-text';
 export { moveAllUnder, topmost, withBranches } from './many';
+export { ownRoleOf, ownRoles } from './own-roles';
 export * from './place';
 export * from './roles';
 export { roman } from './roman';

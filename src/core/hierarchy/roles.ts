@@ -1,4 +1,5 @@
 import { own, type DiagramCommon, type StylePatch } from '../model';
+import { ownRoleOf } from './own-roles';
 import type { Hierarchy } from './structure';
 
 /** A kind of entry that cuts across tiers. */
@@ -27,11 +28,13 @@ export interface Roles {
   tierStyle?(diagram: DiagramCommon, tier: number): StylePatch;
 }
 
-/** The role of an entry: what was set, else the leading one where it has entries under it, else none. */
+/** The role of an entry: what was set, else one made for the diagram, else the leading one where it has entries under it, else none. */
 export function roleOf(diagram: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): string | null {
   if (roles.told) return roles.told(diagram, structure, index);
-  const set = own(diagram.entries, structure.ids[index]!)!.role;
-  return set ?? (structure.count[index]! > 0 ? roles.leading : null);
+  const id = structure.ids[index]!;
+  const leads = structure.count[index]! > 0;
+  const { role } = own(diagram.entries, id)!;
+  return role ?? ownRoleOf(diagram, id, leads) ?? (leads ? roles.leading : null);
 }
 
 /** A role that stands beside the line does so only where it belongs to somebody and has nobody under it. */
@@ -44,5 +47,5 @@ export function isBesideLine({ entries }: DiagramCommon, structure: Hierarchy, i
   );
 }
 
-export const roleName = (role: string, roles: Roles): string =>
-  roles.all.find((known) => known.id === role)?.name ?? role;
+export const roleName = (role: string, roles: Roles, diagram: Pick<DiagramCommon, 'roles'>): string =>
+  roles.all.find((known) => known.id === role)?.name ?? (own(diagram.roles, role)?.name || role);

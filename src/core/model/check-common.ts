@@ -43,6 +43,10 @@ export function brokenCommon(diagram: DiagramCommon): string[] {
   }
   for (const [id, note] of Object.entries(diagram.notes))
     if (note.id !== id) broken.push(`note ${id} is kept under the id of ${note.id}`);
+  for (const [id, role] of Object.entries(diagram.roles)) {
+    if (role.id !== id) broken.push(`role ${id} is kept under the id of ${role.id}`);
+    if (new Set(role.members).size < role.members.length) broken.push(`role ${id} has an entry twice`);
+  }
   const tray = new Set(diagram.notPlaced.map((item) => item.id));
   if (tray.size < diagram.notPlaced.length) broken.push('two lines of the tray have one id');
   return broken;

@@ -4,6 +4,7 @@ import { HouseTie } from './house-style';
 import { TierKey } from './tier-key';
 import { Arrangement, Sheet } from './sheet';
 import { SheetNote } from './sheet-note';
+import { OwnRole } from './own-role';
 import { OrderKey } from './order-key';
 import { LinkPatch, Palette, StylePatch } from './style';
 import { FieldName, Id, RoleId, text } from './text';
@@ -113,6 +114,8 @@ export const commonShape = {
   tiers: z.record(TierKey, TierSettings),
   /** Entries that stand off their computed place. */
   nudges: z.record(Id, Nudge),
+  /** Made for this diagram, beside those that its kind knows. */
+  roles: z.record(RoleId, OwnRole),
   enclosures: z.record(Id, Enclosure),
   notes: z.record(Id, SheetNote),
   look: RoleId,

@@ -31,6 +31,7 @@ export const emptyCommon = (title: string): Omit<DiagramCommon, 'kind'> => ({
   notPlaced: [],
   tiers: {},
   nudges: {},
+  roles: {},
   enclosures: {},
   notes: {},
   look: 'saltmarsh',

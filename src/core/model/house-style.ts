@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { OwnRole } from './own-role';
 import { TierKey } from './tier-key';
 import { LinkPatch, Palette, StylePatch } from './style';
 import { Id, RoleId, text } from './text';
@@ -18,6 +19,8 @@ export const HouseStyle = z.strictObject({
     lines: LinkPatch,
     tierLines: z.record(TierKey, LinkPatch),
   }),
+  /** Roles that are told by a rule. */
+  roles: z.record(RoleId, OwnRole.pick({ name: true, order: true, rule: true })),
   titleBlock: z.strictObject({ shown: z.boolean(), author: text(120) }),
 });
 export type HouseStyle = z.infer<typeof HouseStyle>;

@@ -8,6 +8,7 @@ export * from './finding';
 export * from './house-style';
 export * from './order-key';
 export * from './own';
+export * from './own-role';
 export * from './push-to';
 export * from './sheet';
 export * from './sheet-note';

@@ -1,6 +1,16 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
-import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
-import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
+import { isBesideLine, ownRoles, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
+import {
+  capital,
+  KeptFor,
+  own,
+  pushTo,
+  sheetName,
+  type BoxStyle,
+  type DiagramCommon,
+  type Entry,
+  type StylePatch,
+} from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { enclosureGroups } from './enclosures';
@@ -153,6 +163,17 @@ function extentWith(
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
+const signs = { stripe: 'Left stripe', band: 'Band along the top', disc: 'Disc at the corner', none: null } as const;
+
+/** What tells a role on the sheet, in words; null where nothing can be named. */
+function signWords(patch: StylePatch | undefined): string | null {
+  if (!patch) return null;
+  if (patch.sign && patch.sign !== 'none') return signs[patch.sign];
+  if (patch.shape) return capital(patch.shape === 'rule' ? 'line below' : `${patch.shape} box`);
+  if (patch.borderLine && patch.borderLine !== 'solid') return `${capital(patch.borderLine)} border`;
+  return patch.effect === 'glow' ? 'Glow' : null;
+}
+
 /** What the signs on the sheet mean, for those that occur. */
 export function legendOf(
   diagram: DiagramCommon,
@@ -163,6 +184,12 @@ export function legendOf(
   const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
   return [
     ...roles.all.filter(({ id, legend }) => legend !== undefined && there.has(id)).map(({ legend }) => legend!),
+    ...ownRoles(diagram)
+      .filter(({ id, name }) => name !== '' && there.has(id))
+      .flatMap(({ id, name }) => {
+        const sign = signWords(own(diagram.styles.roles, id));
+        return sign === null ? [] : [`${sign}: ${name}`];
+      }),
     ...linkKinds.filter(({ id }) => linked.has(id)).map(({ legend }) => legend),
     ...(branches?.legend ? [branches.legend] : []),
   ].join('.  ');
@@ -212,6 +239,7 @@ interface Labelled {
   readonly parent: Entry | undefined;
   readonly tier: number;
   readonly role: string | null;
+  readonly roles: DiagramCommon['roles'];
   readonly also: string | undefined;
   readonly label: string;
 }
@@ -237,14 +265,21 @@ function labelOf(
   const role = roleOf(diagram, structure, i, words.roles);
   const also = alsoTo.get(entry.id)?.join(', ');
   const known = labelled.get(entry);
-  if (known && known.parent === parent && known.tier === tier && known.role === role && known.also === also)
+  if (
+    known &&
+    known.parent === parent &&
+    known.tier === tier &&
+    known.role === role &&
+    known.roles === diagram.roles &&
+    known.also === also
+  )
     return known.label;
   const parts = [entry.name || 'No name yet', ...entry.details.filter(Boolean), `tier ${tier}`];
-  if (role !== null && role !== words.roles.leading) parts.push(roleName(role, words.roles).toLowerCase());
+  if (role !== null && role !== words.roles.leading) parts.push(roleName(role, words.roles, diagram).toLowerCase());
   if (parent) parts.push(`${words.under} ${parent.name || 'an entry without a name'}`);
   if (also) parts.push(also);
   const label = parts.join(', ');
-  labelled.set(entry, { parent, tier, role, also, label });
+  labelled.set(entry, { parent, tier, role, roles: diagram.roles, also, label });
   return label;
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Command } from '../diagram';
-import { Enclosure, plainEnclosure, plainNote } from '../model';
+import { Enclosure, plainEnclosure, plainNote, type RoleRule } from '../model';
 
 const id = fc.nat({ max: 2 }).map((n) => `x${n}`);
 
@@ -36,7 +36,24 @@ export const enclosureCommands = (entry: fc.Arbitrary<string>): fc.Arbitrary<Com
     },
     { requiredKeys: [] },
   );
+  const rule = fc.constantFrom<RoleRule | null>(
+    null,
+    { of: 'leads' },
+    { of: 'name', asks: 'contains', words: 'PERSON 1' },
+    { of: 'detail', asks: 'is', words: '' },
+    { of: 'field', field: 'Grade', asks: 'is', words: '4' },
+  );
+  const role = fc.record(
+    { name: fc.constantFrom('', 'Lead'), order: fc.nat({ max: 3 }), rule, members },
+    { requiredKeys: [] },
+  );
   return fc.oneof(
+    fc.record({ id, role }).map((one): Command => ({
+      kind: 'putRole',
+      role: { name: 'Lead', order: 0, rule: null, members: [], ...one.role, id: one.id },
+    })),
+    fc.record({ id, patch: role }).map((one): Command => ({ kind: 'changeRole', ...one })),
+    id.map((one): Command => ({ kind: 'dropRole', id: one })),
     fc.record({ id, written }).map((one): Command => ({
       kind: 'putNote',
       note: { ...plainNote, ...one.written, id: one.id },

@@ -1,4 +1,5 @@
 import { kindOf, type Scope } from '../../../core/diagram';
+import { ownRoles } from '../../../core/hierarchy';
 import { useBench, useParts } from '../context';
 import { entryPick } from '../selection';
 
@@ -55,7 +56,7 @@ function roleScope(
   const structure = kind.structure(diagram);
   const at = structure.index.get(entry);
   return (
-    kind.roles
+    [...ownRoles(diagram), ...kind.roles]
       .map(({ id }): Scope => ({ kind: 'role', role: id }))
       .find((scope) => at !== undefined && kind.covers(diagram, structure, scope).includes(at)) ?? null
   );

@@ -2,6 +2,7 @@ import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { kindOf, patchOf, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
+import { ownRoles } from '../../../core/hierarchy';
 import { linkProperties, own } from '../../../core/model';
 import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/style';
 import { useBench, useParts } from '../context';
@@ -9,6 +10,7 @@ import { partsOf } from '../kinds';
 import { giveStyle, handBackAll, liftStyle } from './give-style';
 import { HouseStyles } from './HouseStyles';
 import { Looks } from './Looks';
+import { OwnRoles } from './OwnRoles';
 import { Palettes } from './Palettes';
 import { boxGroups, effectProperties, linkGroups, type Row, type RowGroup, type Told, type Value } from './properties';
 import { PropertyRow } from './PropertyRow';
@@ -46,7 +48,7 @@ export function StylePanel() {
       {explained ? (
         <section aria-label="Properties" className="mt-3">
           {groups.map((group, g) => (
-            <details key={group.name} open={g === 0} className="border-b border-edge">
+            <details key={group.name} open={g < openAtFirst} className="border-b border-edge">
               <summary className="label cursor-pointer py-1.5 font-sans">
                 {group.name}
                 <SetCount group={group} here={here} />
@@ -89,6 +91,7 @@ export function StylePanel() {
       ) : (
         <p className="mt-4 text-muted">{ofLinks ? 'There is no such line.' : 'No entry has this yet.'}</p>
       )}
+      {parts.makesRoles && <OwnRoles />}
       <TierColouring />
       <Looks kind={diagram.kind} />
       <Palettes />
@@ -96,6 +99,9 @@ export function StylePanel() {
     </div>
   );
 }
+
+/** So many groups stand open at first: what is changed most often needs no further click. */
+const openAtFirst = 2;
 
 /** Links run where their arrangement leads them. */
 const drawnLinkProperties = linkProperties.filter((property) => property !== 'course');
@@ -136,7 +142,7 @@ function Lift({ scope }: { scope: Scope }) {
   const roleOf = (entry: string): Scope | null => {
     const at = structure.index.get(entry);
     const listing = kind.structure(diagram);
-    const role = kind.roles.find(
+    const role = [...ownRoles(diagram), ...kind.roles].find(
       ({ id }) => at !== undefined && kind.covers(diagram, listing, { kind: 'role', role: id }).includes(at),
     );
     return role ? { kind: 'role', role: role.id } : null;

@@ -18,7 +18,7 @@ export interface Row {
     | { readonly kind: 'choice'; readonly options: readonly (readonly [Value, string])[] };
 }
 
-/** Rows that belong together; the first group stands open. */
+/** Rows that belong together; the first two groups stand open. */
 export interface RowGroup {
   readonly name: string;
   readonly rows: readonly Row[];

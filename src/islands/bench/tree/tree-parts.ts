@@ -1,5 +1,5 @@
 import { createElement } from 'react';
-import { hierarchyOf, moveUnder, roleName, roleOf, topmost, type Roles } from '../../../core/hierarchy';
+import { hierarchyOf, moveUnder, ownRoles, roleName, roleOf, topmost, type Roles } from '../../../core/hierarchy';
 import { kindOf } from '../../../core/diagram';
 import { own, styleProperties } from '../../../core/model';
 import { entryTowards } from './outline-moves';
@@ -18,6 +18,7 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
   List: () => createElement(OutlineList, { words }),
   Arrangement: () => createElement(TierArrangement, { words }),
   properties: () => styleProperties,
+  ...(words.lines && { makesRoles: true as const }),
   structureLines: ['lineColour', 'lineWidth', 'dash', 'course', 'startMark', 'endMark', 'endGap'],
   scopes(diagram, _drawn, scope, selection) {
     const selected = leadingEntry(selection);
@@ -32,10 +33,10 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
     if (role !== undefined)
       choices.push({
         scope: { kind: 'role', role },
-        words: `Role: ${roleName(role, roles).toLowerCase()}`,
+        words: `Role: ${roleName(role, roles, diagram).toLowerCase()}`,
         among: {
           label: 'Which role',
-          options: kindOf(diagram.kind).roles.map((one) => ({
+          options: [...ownRoles(diagram), ...kindOf(diagram.kind).roles].map((one) => ({
             scope: { kind: 'role' as const, role: one.id },
             words: one.name,
           })),
