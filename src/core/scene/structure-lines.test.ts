@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyGesture, draw, type Command, type Diagram } from '../diagram';
+import { hierarchyOf } from '../hierarchy';
 import type { LinkPatch } from '../model';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
 import { flattenPath, holds } from './outline-points';
@@ -72,6 +73,22 @@ describe('the lines of a structure', () => {
             }
       }),
       { numRuns: 60 },
+    );
+  });
+  it('lead to everybody once, by any course, with one mark each, and one where they begin', () => {
+    const course = fc.constantFrom('joined' as const, 'curved' as const, 'straight' as const);
+    fc.assert(
+      fc.property(diagrams, course, (plain, of) => {
+        const styled = lined({ ...plain, nudges: {} }, { course: of, endMark: 'arrow', startMark: 'dot', endGap: 2 });
+        const structure = hierarchyOf(styled.entries);
+        for (const fan of fans(styled)) {
+          const below = structure.count[structure.index.get(fan.stands.id)!]!;
+          const marks = paths(fan).filter(({ fill }) => fill);
+          expect(marks.filter(({ d }) => !d.includes('C'))).toHaveLength(below);
+          expect(marks.filter(({ d }) => d.includes('C')).length).toBeGreaterThanOrEqual(1);
+        }
+      }),
+      { numRuns: 100 },
     );
   });
   it('taken back leave no trace', () => {

@@ -40,7 +40,8 @@ export function structureLines(
       y: 0,
       bounds: extentOfLines(points),
       children: drawnFan(points, style, {
-        docks: docksOf(structure, i, where),
+        ...docksOf(structure, i, where),
+        head: where.places[i]!,
         joinRadius,
         direction: where.direction,
       }),
@@ -53,20 +54,33 @@ export function structureLines(
 /** Places are told to a hundredth of a CSS px, so that what is worked out in two ways is the same place. */
 const keyOf = (x: number, y: number): string => `${Math.round(x * 100)} ${Math.round(y * 100)}`;
 
-/** The middles of all sides of the boxes below an entry, where its lines may end. */
-function docksOf({ first, count }: Hierarchy, i: number, { places }: Where): ReadonlySet<string> {
+/** Where the lines of an entry may end: in the middles of all sides of the boxes below it; of these, `near` are those of the sides towards it. */
+function docksOf({ first, count }: Hierarchy, i: number, { places, direction }: Where): Pick<Fan, 'docks' | 'near'> {
   const docks = new Set<string>();
+  const near = new Set<string>();
   for (let c = first[i]!, end = c + count[i]!; c < end; c++) {
     const { x, y, width, height } = places[c]!;
     const [middle, centre] = [x + width / 2, y + height / 2];
+    near.add(direction === 'down' ? keyOf(middle, y) : keyOf(x, centre));
     for (const key of [keyOf(middle, y), keyOf(middle, y + height), keyOf(x, centre), keyOf(x + width, centre)])
       docks.add(key);
   }
-  return docks;
+  return { docks, near };
+}
+
+/** Whether a place lies on an edge of a box. */
+function isOn({ x: left, y: top, width, height }: Rect, x: number, y: number): boolean {
+  const [across, along] = [x - left, y - top];
+  const within = across > -0.01 && across < width + 0.01 && along > -0.01 && along < height + 0.01;
+  const inside = across > 0.01 && across < width - 0.01 && along > 0.01 && along < height - 0.01;
+  return within && !inside;
 }
 
 interface Fan {
   readonly docks: ReadonlySet<string>;
+  readonly near: ReadonlySet<string>;
+  /** The box that the lines lead from. */
+  readonly head: Rect;
   readonly joinRadius: number;
   readonly direction: 'down' | 'right';
 }
@@ -76,11 +90,10 @@ function drawnFan(lines: readonly Polyline[], style: LinkStyle, fan: Fan): PathP
   const own = style.course === 'joined' ? null : ownWays(lines, style, fan);
   if (own) return own;
   const marks: PathPrimitive[] = [];
-  const d = lines.map((points, k) => {
+  const d = lines.map((points) => {
     const docked = endsOf(points, fan.docks);
-    // The stem is the first line of a fan and begins at the upper box.
     const ends: Ends = {
-      start: k === 0 ? style.startMark : docked.first ? style.endMark : null,
+      start: isOn(fan.head, points[0]!, points[1]!) ? style.startMark : docked.first ? style.endMark : null,
       end: docked.last ? style.endMark : null,
     };
     marks.push(...marksOn(points, style, ends));
@@ -100,7 +113,11 @@ function endsOf(points: Polyline, docks: ReadonlySet<string>): { readonly first:
  * Each line on a way of its own from the stem through the gap between two tiers. Null where those below do not stand in a row, and lines have to
  * lead around them.
  */
-function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, direction }: Fan): PathPrimitive[] | null {
+function ownWays(
+  lines: readonly Polyline[],
+  style: LinkStyle,
+  { docks, near, head, direction }: Fan,
+): PathPrimitive[] | null {
   const down = direction === 'down';
   const ends = lines.flatMap((points): [number, number][] => {
     const { first, last } = endsOf(points, docks);
@@ -109,15 +126,18 @@ function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, directio
       ...(last ? [[points.at(-2)!, points.at(-1)!] as [number, number]] : []),
     ];
   });
-  const [x, y] = lines[0]!;
-  const stem = down ? x! : y!;
-  const start = down ? y! : x!;
+  const stemLine = lines.find(({ 0: x, 1: y }) => isOn(head, x!, y!));
+  if (!stemLine) return null;
   const [wide, deep] = (down ? [0, 1] : [1, 0]) as readonly [0 | 1, 0 | 1];
+  const [stem, start] = [stemLine[wide]!, stemLine[deep]!];
   // The common line stands in the middle of the gap, if there is one; ways of their own begin where the gap does.
-  const bus = down ? (lines[0]![3] ?? start) : (lines[0]![2] ?? start);
-  const inRow = ends.filter((end) => end[deep] > bus - 0.01);
+  const bus = stemLine[2 + deep] ?? start;
+  const isNear = ([x, y]: [number, number]): boolean => near.has(keyOf(x, y));
+  const inRow = ends.filter(isNear);
   const row = inRow[0]?.[deep];
   if (row === undefined || inRow.some((end) => Math.abs(end[deep] - row) > 0.01)) return null;
+  // What is led to from the side stands beside the stem, above the gap; elsewhere lines lead around boxes.
+  if (ends.some((end) => !isNear(end) && end[deep] > bus - 0.01)) return null;
   const begin = Math.max(start, Math.abs(bus - row) < 0.01 ? start : 2 * bus - row);
   const at = (across: number, along: number): string =>
     down ? `${short(across)} ${short(along)}` : `${short(along)} ${short(across)}`;
@@ -143,7 +163,7 @@ function ownWays(lines: readonly Polyline[], style: LinkStyle, { docks, directio
   }
   // Those beside the line are led to from it, straight.
   for (const end of ends) {
-    if (end[deep] > bus - 0.01) continue;
+    if (isNear(end)) continue;
     const whole = on([stem, end[deep], end[wide], end[deep]]);
     d += roundedPath(courseBetween(whole, style, { start: null, end: style.endMark }), 0);
     children.push(...marksOn(whole, style, { start: null, end: style.endMark }));
