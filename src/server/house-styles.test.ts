@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { houseStyleOf } from '../core/diagram';
 import { diagramFromParents } from '../core/testing/arbitrary';
-import { createAccount, type Account } from './accounts';
+import type { Account } from './accounts';
 import { dropHouseStyle, houseStyles, keepHouseStyle } from './house-styles';
-import { migrate } from './migrate';
+import { twoPeople } from './test-people';
 
 const address = process.env.TEST_DATABASE_URL;
 
@@ -16,10 +15,7 @@ describe.skipIf(!address)('house styles on a real database', () => {
   let bo: Account;
   beforeAll(async () => {
     pool = new pg.Pool({ connectionString: address });
-    await migrate(pool, fileURLToPath(new URL('../../db/migrations', import.meta.url)));
-    const person = (name: string) =>
-      createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
-    [ada, bo] = [await person('Ada Quill'), await person('Bo Lin')];
+    [ada, bo] = await twoPeople(pool);
   });
   afterAll(() => pool.end());
   const style = (name: string, look = 'ledger') => houseStyleOf({ ...diagramFromParents([-1]), look }, name);

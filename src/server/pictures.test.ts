@@ -1,11 +1,9 @@
-import { randomUUID } from 'node:crypto';
-import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createAccount, type Account } from './accounts';
-import { migrate } from './migrate';
+import type { Account } from './accounts';
 import { keepPicture, readPicture } from './pictures';
+import { twoPeople } from './test-people';
 
 const address = process.env.TEST_DATABASE_URL;
 const png = Buffer.from(
@@ -19,10 +17,7 @@ describe.skipIf(!address)('pictures on a real database', () => {
   let bo: Account;
   beforeAll(async () => {
     pool = new pg.Pool({ connectionString: address });
-    await migrate(pool, fileURLToPath(new URL('../../db/migrations', import.meta.url)));
-    const person = (name: string) =>
-      createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
-    [ada, bo] = [await person('Ada Quill'), await person('Bo Lin')];
+    [ada, bo] = await twoPeople(pool);
   });
   afterAll(() => pool.end());
 

@@ -30,14 +30,14 @@ import {
 import { drawingOf, drawNow } from './drawing';
 import { editsSince, ownSteps, pageText, submitBatch } from './edits';
 import { migrate } from './migrate';
+import { person as personOn } from './test-people';
 import { admitted, type Batch } from './work/admit';
 
 const address = process.env.TEST_DATABASE_URL;
 let pool: pg.Pool;
 let ada: Account;
 let bo: Account;
-const person = (name: string) =>
-  createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
+const person = (name: string) => personOn(pool, name);
 const stored = async (owner: Account, diagram: Diagram = diagramFromParents([-1, 0, 0, 1])) => {
   const id = randomUUID();
   await createStored(pool, owner.id, id, diagram);

@@ -1,20 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { diagramFromParents } from '../core/testing/arbitrary';
-import { createAccount, type Account } from './accounts';
+import type { Account } from './accounts';
 import { watched } from './database';
 import { createStored } from './diagrams';
-import { migrate } from './migrate';
+import { twoPeople } from './test-people';
 import { endVisit, othersHere, renewVisit } from './visits';
 
 const address = process.env.TEST_DATABASE_URL;
 let pool: pg.Pool;
 let ada: Account;
 let bo: Account;
-const person = (name: string) =>
-  createAccount(pool, { email: `${randomUUID()}@brackwater.example`, name, password: 'estuary-mud-9' });
 const stored = async (owner: Account) => {
   const id = randomUUID();
   await createStored(pool, owner.id, id, diagramFromParents([-1, 0]));
@@ -24,8 +21,7 @@ const stored = async (owner: Account) => {
 describe.skipIf(!address)('visits on a real database', () => {
   beforeAll(async () => {
     pool = watched(new pg.Pool({ connectionString: address }));
-    await migrate(pool, fileURLToPath(new URL('../../db/migrations', import.meta.url)));
-    [ada, bo] = await Promise.all([person('Ada Quill'), person('Bo Lin')]);
+    [ada, bo] = await twoPeople(pool);
   });
   afterAll(() => pool.end());
 

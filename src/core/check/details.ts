@@ -1,4 +1,5 @@
 import type { Listing } from '../hierarchy';
+import { nameOf } from './list-checks';
 import { finding, own, type BoxStyle, type DiagramCommon, type Finding } from '../model';
 
 /** How many detail lines an entry has that are not empty. */
@@ -13,8 +14,7 @@ export function detailsLeftOut(
 ): Finding<'details-left-out'>[] {
   const left = ids.filter((id, i) => styles[i]!.details > 0 && toldIn(diagram, id) > styles[i]!.details);
   if (left.length === 0) return [];
-  const whose =
-    left.length === 1 ? `${own(diagram.entries, left[0]!)!.name || 'One entry'} has` : `${left.length} entries have`;
+  const whose = left.length === 1 ? `${nameOf(diagram, left[0]!)} has` : `${left.length} entries have`;
   const message = `${whose} more details than the drawing shows.`;
   return [finding('details-left-out', 'note', message, { entries: left })];
 }

@@ -1,4 +1,5 @@
 import { finding, own, type DiagramCommon, type Finding } from '../model';
+import { nameOf } from './list-checks';
 import { enclosedBy, flattenPath, holds, type Scene } from '../scene';
 
 /** Outlines that go around others than those they are for, or whose name finds no place. O(outlines × entries). */
@@ -17,8 +18,7 @@ export function enclosed(diagram: DiagramCommon, { groups }: Scene): Finding<'ta
     const found: Finding<'taken-in' | 'name-left-out'>[] = [];
     if (others.length > 0) {
       const ids = others.map(({ stands: { id } }) => id);
-      const who =
-        ids.length === 1 ? own(diagram.entries, ids[0]!)!.name || 'an entry without a name' : `${ids.length} others`;
+      const who = ids.length === 1 ? nameOf(diagram, ids[0]!) : `${ids.length} others`;
       const message = `${called} also goes around ${who}, in among those it is for. Let it go along the boxes, or take them in.`;
       found.push(finding('taken-in', 'warning', message, { entries: ids }));
     }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HouseStyle } from '../model';
-import { commands, diagrams } from '../testing/arbitrary';
+import { commands, diagramFromParents, diagrams } from '../testing/arbitrary';
 import { applyCommand, applyGesture } from './apply';
 import type { Diagram } from './diagram';
 import { houseStyleOf, inHouseStyle } from './house-style';
@@ -43,6 +43,13 @@ describe('a house style', () => {
       }),
       { numRuns: 40 },
     );
+  });
+  it('has nothing left to give when its file tells the same in another order', () => {
+    const chart = diagramFromParents([-1, 0]);
+    const given = { fill: '#123456', text: '#ffffff', room: 20 };
+    const of = (everything: object): Diagram => ({ ...chart, styles: { ...chart.styles, everything } });
+    const turned = Object.fromEntries(Object.entries(given).reverse());
+    expect(inHouseStyle(of(given), houseStyleOf(of(turned), 'Reserve'), null)).toEqual([]);
   });
   it('draws equal lists alike', () => {
     fc.assert(

@@ -1,3 +1,4 @@
+import { settingsIn, type HandSetting } from '../edit';
 import { own, type DiagramCommon, type HouseStyle, type HouseTie } from '../model';
 import type { Command, Gesture, Scope } from './command';
 import type { Diagram } from './diagram';
@@ -20,20 +21,14 @@ export function houseStyleOf(
   };
 }
 
-type Patch = Readonly<Record<string, unknown>>;
-type Shelves = HouseStyle['styles'];
-
-/** Every scope that a house style may set, with what it sets there. */
-function scopesOf({ everything, tiers, roles, links, lines, tierLines }: Shelves): [Scope, Patch][] {
-  return [
-    [{ kind: 'everything' }, everything],
-    ...Object.entries(tiers).map(([tier, patch]): [Scope, Patch] => [{ kind: 'tier', tier: Number(tier) }, patch]),
-    ...Object.entries(roles).map(([role, patch]): [Scope, Patch] => [{ kind: 'role', role }, patch]),
-    [{ kind: 'links' }, links],
-    [{ kind: 'lines', tier: null }, lines],
-    ...Object.entries(tierLines).map(([tier, patch]): [Scope, Patch] => [{ kind: 'lines', tier: Number(tier) }, patch]),
-  ];
-}
+/** What styles set that is a house's to set, by scope and property. */
+const settings = (styles: HouseStyle['styles']): ReadonlyMap<string, HandSetting> =>
+  new Map(
+    settingsIn({ ...styles, branches: {}, only: {}, onlyLinks: {} }).map((one) => [
+      JSON.stringify([one.scope, one.property]),
+      one,
+    ]),
+  );
 
 /**
  * The gesture that gives a diagram a house style and ties it: what the house does not set is handed back, what is set for branches and single
@@ -44,20 +39,11 @@ export function inHouseStyle(diagram: Diagram, house: HouseStyle, tie: HouseTie 
   if (diagram.look !== house.look) commands.push({ kind: 'setLook', look: house.look });
   if (JSON.stringify(diagram.palette ?? null) !== JSON.stringify(house.palette))
     commands.push({ kind: 'setPalette', palette: house.palette });
-  const wanted = new Map(scopesOf(house.styles).map(([scope, patch]) => [JSON.stringify(scope), patch]));
-  const now = new Map(
-    scopesOf(houseStyleOf(diagram, 'now').styles).map(([scope, patch]) => [JSON.stringify(scope), patch]),
-  );
-  for (const key of new Set([...now.keys(), ...wanted.keys()])) {
-    const [have = {}, want = {}] = [now.get(key), wanted.get(key)];
-    for (const property of new Set([...Object.keys(have), ...Object.keys(want)]))
-      if (own(have, property) !== own(want, property))
-        commands.push({
-          kind: 'setStyle',
-          scope: JSON.parse(key) as Scope,
-          property,
-          value: own(want, property) ?? null,
-        } as Command);
+  const [now, wanted] = [settings(houseStyleOf(diagram, 'now').styles), settings(house.styles)];
+  for (const [key, setting] of new Map([...now, ...wanted])) {
+    const value = wanted.get(key)?.value ?? null;
+    if (now.get(key)?.value !== wanted.get(key)?.value)
+      commands.push({ kind: 'setStyle', scope: setting.scope as Scope, property: setting.property, value });
   }
   commands.push(...rolesAs(diagram, house.roles));
   const { shown, author } = house.titleBlock;

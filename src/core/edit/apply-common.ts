@@ -1,13 +1,11 @@
 import type { DiagramCommon } from '../model';
 import { fixedCommands, type CommonCommand, type SetStyle } from './command';
-import * as enclosures from './enclosures';
 import * as entries from './entries';
 import type { KindEdits } from './kind-edits';
 import * as links from './links';
 import type { AnyCommand, Outcome } from './outcome';
-import * as notes from './notes';
-import * as roles from './own-roles';
 import * as settings from './settings';
+import { changeOn, dropFrom, putOn } from './shelves';
 import type { Workspace } from './workspace';
 
 /** A common command, or one of a kind that has the same form. */
@@ -62,23 +60,28 @@ export function applyCommon<D extends DiagramCommon>(
     case 'setTier':
       return settings.setTier(diagram, command);
     case 'putRole':
-      return roles.putRole(diagram, command);
+      return putOn(diagram, 'roles', command.role, { inverse: { kind: 'dropRole', id: command.role.id }, work });
     case 'changeRole':
-      return roles.changeRole(diagram, command);
+      return changeOn(diagram, 'roles', command, work);
     case 'dropRole':
-      return roles.dropRole(diagram, command);
-    case 'putEnclosure':
-      return enclosures.putEnclosure(diagram, command, work);
+      return dropFrom(diagram, 'roles', command.id, { inverse: (role) => ({ kind: 'putRole', role }), work });
+    case 'putEnclosure': {
+      const { enclosure } = command;
+      return putOn(diagram, 'enclosures', enclosure, { inverse: { kind: 'dropEnclosure', id: enclosure.id }, work });
+    }
     case 'changeEnclosure':
-      return enclosures.changeEnclosure(diagram, command, work);
+      return changeOn(diagram, 'enclosures', command, work);
     case 'dropEnclosure':
-      return enclosures.dropEnclosure(diagram, command, work);
+      return dropFrom(diagram, 'enclosures', command.id, {
+        inverse: (enclosure) => ({ kind: 'putEnclosure', enclosure }),
+        work,
+      });
     case 'putNote':
-      return notes.putNote(diagram, command, work);
+      return putOn(diagram, 'notes', command.note, { inverse: { kind: 'dropNote', id: command.note.id }, work });
     case 'changeNote':
-      return notes.changeNote(diagram, command, work);
+      return changeOn(diagram, 'notes', command, work);
     case 'dropNote':
-      return notes.dropNote(diagram, command, work);
+      return dropFrom(diagram, 'notes', command.id, { inverse: (note) => ({ kind: 'putNote', note }), work });
     case 'setNudge':
       return settings.setNudge(diagram, command, work);
     case 'setLook':

@@ -1,4 +1,4 @@
-import type { AnyScope, DiagramCommon, LinkPatch, StylePatch } from '../model';
+import type { AnyScope, CommonScope, DiagramCommon, LinkPatch, StylePatch, Styles } from '../model';
 import type { SetStyle } from './command';
 import type { KindEdits } from './kind-edits';
 
@@ -16,21 +16,35 @@ const settingsOf = (scope: AnyScope, patch: StylePatch | LinkPatch): HandSetting
     value: value as HandSetting['value'],
   }));
 
-/** All that was set by hand in a diagram, from the widest scope to the narrowest. O(settings). */
-export function settingsByHand<D extends DiagramCommon>(diagram: D, kind: KindEdits<D>): HandSetting[] {
-  const { everything, tiers, roles, branches, only, links, onlyLinks, lines, tierLines } = diagram.styles;
-  const each = (record: Readonly<Record<string, StylePatch | LinkPatch>>, scope: (key: string) => AnyScope) =>
+/** All that styles set on the scopes that every kind has, from the widest to the narrowest. O(settings). */
+export function settingsIn({
+  everything,
+  tiers,
+  roles,
+  branches,
+  only,
+  links,
+  onlyLinks,
+  lines,
+  tierLines,
+}: Styles): HandSetting[] {
+  const each = (record: Readonly<Record<string, StylePatch | LinkPatch>>, scope: (key: string) => CommonScope) =>
     Object.entries(record).flatMap(([key, patch]) => settingsOf(scope(key), patch));
   return [
     ...settingsOf({ kind: 'everything' }, everything),
     ...each(tiers, (tier) => ({ kind: 'tier', tier: Number(tier) })),
     ...each(roles, (role) => ({ kind: 'role', role })),
-    ...(kind.ownScopes?.(diagram) ?? []).flatMap((scope) => settingsOf(scope, kind.patchOf(diagram, scope))),
     ...each(branches, (entry) => ({ kind: 'branch', entry })),
     ...each(only, (entry) => ({ kind: 'this', entry })),
-    ...settingsOf({ kind: 'lines', tier: null } as AnyScope, lines ?? {}),
-    ...each(tierLines ?? {}, (tier) => ({ kind: 'lines', tier: Number(tier) }) as AnyScope),
+    ...settingsOf({ kind: 'lines', tier: null } satisfies CommonScope, lines ?? {}),
+    ...each(tierLines ?? {}, (tier) => ({ kind: 'lines', tier: Number(tier) })),
     ...settingsOf({ kind: 'links' }, links),
     ...each(onlyLinks, (link) => ({ kind: 'link', link })),
   ];
 }
+
+/** All that was set by hand in a diagram, on scopes that only its kind knows as well. O(settings). */
+export const settingsByHand = <D extends DiagramCommon>(diagram: D, kind: KindEdits<D>): HandSetting[] => [
+  ...settingsIn(diagram.styles),
+  ...(kind.ownScopes?.(diagram) ?? []).flatMap((scope) => settingsOf(scope, kind.patchOf(diagram, scope))),
+];

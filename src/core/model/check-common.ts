@@ -37,16 +37,13 @@ export function brokenCommon(diagram: DiagramCommon): string[] {
     if (!own(entries, id)) broken.push(`a nudge is kept for ${id}, which is not there`);
   for (const id of Object.keys(styles.onlyLinks))
     if (!own(links, id)) broken.push(`a style is kept for link ${id}, which is not there`);
-  for (const [id, enclosure] of Object.entries(diagram.enclosures)) {
-    if (enclosure.id !== id) broken.push(`enclosure ${id} is kept under the id of ${enclosure.id}`);
-    if (new Set(enclosure.members).size < enclosure.members.length) broken.push(`enclosure ${id} holds an entry twice`);
-  }
-  for (const [id, note] of Object.entries(diagram.notes))
-    if (note.id !== id) broken.push(`note ${id} is kept under the id of ${note.id}`);
-  for (const [id, role] of Object.entries(diagram.roles)) {
-    if (role.id !== id) broken.push(`role ${id} is kept under the id of ${role.id}`);
-    if (new Set(role.members).size < role.members.length) broken.push(`role ${id} has an entry twice`);
-  }
+  const { enclosures, notes, roles } = diagram;
+  for (const [what, kept] of Object.entries({ enclosure: enclosures, note: notes, role: roles }))
+    for (const [id, one] of Object.entries(kept)) {
+      if (one.id !== id) broken.push(`${what} ${id} is kept under the id of ${one.id}`);
+      if ('members' in one && new Set(one.members).size < one.members.length)
+        broken.push(`${what} ${id} has an entry twice`);
+    }
   const tray = new Set(diagram.notPlaced.map((item) => item.id));
   if (tray.size < diagram.notPlaced.length) broken.push('two lines of the tray have one id');
   return broken;

@@ -9,9 +9,10 @@ import {
   roundedPath,
   type Polyline,
 } from '../arrange/graph';
+import { withBranches } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace, widthOf } from '../measure';
-import { own, type DiagramCommon, type Enclosure, type Entries } from '../model';
-import { lookOf, readableText } from '../style';
+import { own, type DiagramCommon, type Enclosure } from '../model';
+import { lookOf, inkOnGround, readableText } from '../style';
 import { contourOf } from './contour';
 import { dashesOf } from './empty-box';
 import type { PathPrimitive, Primitive, Rect, SceneGroup } from './scene';
@@ -23,9 +24,9 @@ const face = sansFace(600, 'upright');
 const size = 11;
 
 /** What is drawn of a diagram, in drawing coordinates. */
-interface Drawn {
+export interface Drawn {
   readonly boxes: ReadonlyMap<string, Rect>;
-  /** What the name of an outline keeps clear of beside the boxes. */
+  /** What outlines' names and notes keep clear of beside the boxes. */
   readonly words: readonly Rect[];
   readonly lines: readonly Polyline[];
 }
@@ -36,35 +37,10 @@ interface Placed {
   readonly boxes: readonly Rect[];
 }
 
-/** Entries by the one they belong to; made anew only when entries change. */
-const kept = new WeakMap<Entries, ReadonlyMap<string, readonly string[]>>();
-function childrenOf(entries: Entries): ReadonlyMap<string, readonly string[]> {
-  let known = kept.get(entries);
-  if (!known) {
-    const made = new Map<string, string[]>();
-    for (const { id, parent } of Object.values(entries)) {
-      if (parent === null) continue;
-      const siblings = made.get(parent);
-      if (siblings) siblings.push(id);
-      else made.set(parent, [id]);
-    }
-    kept.set(entries, (known = made));
-  }
-  return known;
-}
-
-/** Who an outline is around: its members, and all of its branch. O(entries enclosed). */
-export function enclosedBy({ entries }: DiagramCommon, { members, branch }: Enclosure): ReadonlySet<string> {
-  const inside = new Set(members.filter((id) => own(entries, id)));
-  if (branch === null || !own(entries, branch)) return inside;
-  const children = childrenOf(entries);
-  const waiting = [branch];
-  while (waiting.length > 0) {
-    const id = waiting.pop()!;
-    inside.add(id);
-    waiting.push(...(children.get(id) ?? []));
-  }
-  return inside;
+/** Who an outline is around: its members, and all of its branch. O(members), and O(entries) where it is around a branch. */
+export function enclosedBy(diagram: DiagramCommon, { members, branch }: Enclosure): ReadonlySet<string> {
+  const inside = members.filter((id) => own(diagram.entries, id));
+  return new Set(branch === null ? inside : [...inside, ...withBranches(diagram, [branch])]);
 }
 
 /** The outlines around entries, the wider ones first, to be drawn below all else; the name of each at its edge where there is room for it. */
@@ -109,7 +85,7 @@ export function enclosureGroups(diagram: DiagramCommon, { boxes, words, lines }:
             x: name.x,
             y: name.y + (name.height + capHeightOf(face, size)) / 2,
             size,
-            fill: readableText(look.ink, look.ground, look.ink, look.light),
+            fill: inkOnGround(look),
             runs: runsOf(enclosure.name, face, size),
             part: 'note',
           },

@@ -1,14 +1,9 @@
 import { extentOfBoxes, grown, lineRunsThrough, overlap, type Polyline } from '../arrange/graph';
 import { own, type DiagramCommon } from '../model';
 import { lookOf } from '../style';
+import type { Drawn } from './enclosures';
 import type { Rect, SceneGroup } from './scene';
 import { breakNote, noteGroup, type BrokenNote } from './set-note';
-
-interface Drawn {
-  readonly boxes: ReadonlyMap<string, Rect>;
-  readonly words: readonly Rect[];
-  readonly lines: readonly Polyline[];
-}
 
 /** Between a note and the box it stands beside, and between it and all else. CSS px. */
 const near = 8;

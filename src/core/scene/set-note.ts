@@ -1,7 +1,7 @@
 import { setMarked, unmarked, type MarkedLine } from '../measure';
 import type { SheetNote } from '../model';
-import { readableText, type Look } from '../style';
-import type { Primitive, SceneGroup } from './scene';
+import { inkOnGround, type Look } from '../style';
+import type { Primitive, SceneGroup, TextPrimitive } from './scene';
 
 const leading = 1.32;
 const framePadding = 7;
@@ -23,6 +23,22 @@ export function breakNote(note: SheetNote, room: number): BrokenNote {
   return { note, lines, width: width + 2 * padding, height: lines.length * note.size * leading + 2 * padding };
 }
 
+/** A set line as what is drawn of it; `x`: where it begins, its indent not counted, `y`: its baseline. */
+export const lineOfText = (
+  { pieces, indent }: MarkedLine,
+  fill: string,
+  { x, y }: { readonly x: number; readonly y: number },
+): TextPrimitive[] =>
+  pieces.map((piece) => ({
+    type: 'text',
+    x: x + indent + piece.x,
+    y: y - piece.rise,
+    size: piece.size,
+    fill,
+    runs: piece.runs,
+    part: 'note',
+  }));
+
 /** A note at a place, its left upper corner given. */
 export function noteGroup(
   { note, lines, width, height }: BrokenNote,
@@ -30,7 +46,7 @@ export function noteGroup(
   at: { readonly x: number; readonly y: number },
 ): SceneGroup {
   const padding = note.framed ? framePadding : 0;
-  const ink = readableText(look.ink, look.ground, look.ink, look.light);
+  const ink = inkOnGround(look);
   const children: Primitive[] = note.framed
     ? [
         {
@@ -49,17 +65,8 @@ export function noteGroup(
       ]
     : [];
   lines.forEach((line, k) => {
-    const baseline = padding + k * note.size * leading + note.size;
-    for (const piece of line.pieces)
-      children.push({
-        type: 'text',
-        x: padding + line.indent + piece.x,
-        y: baseline - piece.rise,
-        size: piece.size,
-        fill: note.colour ?? ink,
-        runs: piece.runs,
-        part: 'note',
-      });
+    const y = padding + k * note.size * leading + note.size;
+    children.push(...lineOfText(line, note.colour ?? ink, { x: padding, y }));
   });
   return {
     type: 'group',

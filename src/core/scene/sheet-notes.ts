@@ -11,9 +11,10 @@ import {
   type Face,
   type MarkedLine,
 } from '../measure';
-import { readableText, type Look } from '../style';
+import { inkOnGround, type Look } from '../style';
 import { noteRow, rowGroups, type NoteRow } from './note-rows';
 import type { SceneGroup, TextPrimitive } from './scene';
+import { lineOfText } from './set-note';
 
 type Align = 'left' | 'middle' | 'right';
 
@@ -97,7 +98,7 @@ export function sheetNotes(
   { head, foot, above, below }: Notes,
 ): SceneGroup[] {
   const { margin } = diagram.sheet;
-  const ink = readableText(look.ink, look.ground, look.ink, look.light);
+  const ink = inkOnGround(look);
   const groups: SceneGroup[] = [];
   let y = margin;
   for (const note of head) {
@@ -125,27 +126,16 @@ function noteGroup(
   const base = baseOf(text);
   let [left, right] = [Infinity, -Infinity];
   const children = lines.flatMap((line, k): TextPrimitive[] => {
-    if (marked) {
-      const { width, pieces } = marked[k]!;
-      const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
-      left = Math.min(left, at);
-      right = Math.max(right, at + width);
-      return pieces.map((piece) => ({
-        type: 'text',
-        x: at + piece.x,
-        y: y + k * size * leading + size - piece.rise,
-        size: piece.size,
-        fill,
-        runs: piece.runs,
-        part: 'note',
-      }));
-    }
-    const runs = runsOf(line, face, size, base);
-    const width = widthOfRuns(runs);
+    const set = marked?.[k];
+    const runs = set ? [] : runsOf(line, face, size, base);
+    const width = set ? set.width : widthOfRuns(runs);
     const at = align === 'left' ? x : align === 'middle' ? x - width / 2 : x - width;
     left = Math.min(left, at);
     right = Math.max(right, at + width);
-    return [{ type: 'text', x: at, y: y + k * size * leading + size, size, fill, runs, part: 'note' }];
+    const baseline = y + k * size * leading + size;
+    return set
+      ? lineOfText(set, fill, { x: at, y: baseline })
+      : [{ type: 'text', x: at, y: baseline, size, fill, runs, part: 'note' }];
   });
   return {
     type: 'group',

@@ -39,17 +39,23 @@ export function structureLines(
       x: 0,
       y: 0,
       bounds: extentOfLines(points),
-      children: drawnFan(points, style, {
-        ...docksOf(structure, i, where),
-        head: where.places[i]!,
-        joinRadius,
-        direction: where.direction,
-      }),
+      children: isPlain(style)
+        ? [{ ...strokeOf(style), d: points.map((line) => roundedPath(line, joinRadius)).join('') }]
+        : drawnFan(points, style, {
+            ...docksOf(structure, i, where),
+            head: where.places[i]!,
+            joinRadius,
+            direction: where.direction,
+          }),
     };
   });
   kept.set(layout, { manner, groups });
   return groups;
 }
+
+/** Whether lines are drawn all along, so that where they end need not be told. */
+const isPlain = ({ course, startMark, endMark, endGap }: LinkStyle): boolean =>
+  course === 'joined' && startMark === 'none' && endMark === 'none' && endGap === 0;
 
 /** Places are told to a hundredth of a CSS px, so that what is worked out in two ways is the same place. */
 const keyOf = (x: number, y: number): string => `${Math.round(x * 100)} ${Math.round(y * 100)}`;

@@ -6,18 +6,20 @@ import { growsRight } from './tier-names';
 
 /** How much of the colour of lines the bands have by turns, so that text and lines on them read as on the page. */
 const shares = [0.12, 0.045] as const;
-/** What a band stands over its boxes by where no other band is next to it. CSS px. */
+/** What a band stands over its boxes by where no other band is next to it, and over the names of tiers. CSS px. */
 const over = 12;
+const overNames = 6;
 
-/** A pale band behind each tier, from edge to edge of the drawing; neighbours meet in the middle of the gap between them. `from`, `to`: edges across. */
+/** A pale band behind each tier, from edge to edge of the drawing; neighbours meet in the middle of the gap between them. `from`, `to`: edges of the boxes across; `margin`: what names of tiers take before them. */
 export function tierBandsBehind(
   diagram: DiagramCommon,
   { tierStart }: { readonly tierStart: ArrayLike<number> },
   tiers: TierTreeLayout['tiers'],
-  { from, to }: { readonly from: number; readonly to: number },
+  { from: first, to: last, margin }: { readonly from: number; readonly to: number; readonly margin: number },
 ): SceneGroup[] {
   if (diagram.arrangement.tierBands === 'hidden') return [];
   const { ground, line } = lookOf(diagram);
+  const [from, to] = [first - Math.max(margin + overNames, over), last + over];
   const right = growsRight(diagram);
   const shown = tiers.slice(0, tierStart.length - 1);
   return shown.map(({ start, end }, t): SceneGroup => {

@@ -1,7 +1,7 @@
 import { roman, type Hierarchy } from '../hierarchy';
 import { baseOf, runsOf, sansFace, widthOf, widthOfRuns, wrapWithin } from '../measure';
 import { own, type BoxStyle, type DiagramCommon } from '../model';
-import { lookOf, readableText } from '../style';
+import { lookOf, inkOnGround } from '../style';
 import type { TierTreeLayout } from '../arrange/tree';
 import type { SceneGroup, TextPrimitive } from './scene';
 import type { SizeChoices } from './tier-sizes';
@@ -54,7 +54,7 @@ export function tierNames(
 ): SceneGroup[] {
   if (room === 0) return [];
   const look = lookOf(diagram);
-  const fill = readableText(look.ink, look.ground, look.ink, look.light);
+  const fill = inkOnGround(look);
   const size = sizeOf(styles);
   return tiers.slice(0, tierStart.length - 1).map(({ rowStart, end }, t): SceneGroup => {
     const right = growsRight(diagram);

@@ -13,8 +13,6 @@ import {
 } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
-import { enclosureGroups } from './enclosures';
-import { entryNotes } from './entry-notes';
 import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
@@ -23,6 +21,7 @@ import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
 import { structureLines } from './structure-lines';
+import { placedBounds, surroundings } from './surroundings';
 import { tierBandsBehind } from './tier-bands';
 import { growsRight, tierNames } from './tier-names';
 
@@ -40,9 +39,6 @@ export interface TierWords {
   /** An entry as the head of a sheet of its own, where no line leads to it; left out where it is the same. */
   asHead?(id: string): Entry;
 }
-
-/** Between boxes and the end of the bands behind them. CSS px. */
-const bandEdge = 12;
 
 /** From a hierarchy with complete styles to its Scene on tiers. */
 export function tierScene(
@@ -73,24 +69,17 @@ export function tierScene(
   const lines = plan
     ? branchGroups(structure, places, fitted, { plan, joinRadius: diagram.arrangement.joinRadius })
     : structureLines(diagram, structure, layout, { places, direction });
-  const around = {
+  const { enclosures, notes: noted } = surroundings(diagram, () => ({
     boxes: new Map(structure.ids.map((id, i) => [id, places[i]!])),
     words: names.map(({ bounds }) => bounds),
     lines: [...layout.fans.values()].flat().map(({ points }) => points),
-  };
-  const enclosures = enclosureGroups(diagram, around);
-  const noted = entryNotes(diagram, around);
-  const across = direction === 'right' ? layout.height : layout.width;
+  }));
   const bandsBehind = tierBandsBehind(diagram, structure, fit.fitted.layout.tiers, {
-    from: -Math.max(fit.margin + bandEdge / 2, bandEdge),
-    to: across + bandEdge,
+    from: 0,
+    to: direction === 'right' ? layout.height : layout.width,
+    margin: fit.margin,
   });
-  const extent = extentWith(
-    layout,
-    [...bandsBehind, ...links, ...names, ...enclosures, ...noted.map(placedBounds)],
-    diagram,
-    places,
-  );
+  const extent = extentWith(layout, [...bandsBehind, ...links, ...names, ...enclosures, ...noted], diagram, places);
   const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
   return {
     title: diagram.title,
@@ -139,12 +128,6 @@ const placesOf = ({ layout: { x, y }, width, height }: Fitted): Rect[] =>
 export const besideOf = (diagram: DiagramCommon, structure: Hierarchy, { roles }: TierWords): Uint8Array =>
   Uint8Array.from(structure.ids, (_, i) => (isBesideLine(diagram, structure, i, roles) ? 1 : 0));
 
-/** A group with its bounds where it stands. */
-const placedBounds = (group: SceneGroup): SceneGroup => ({
-  ...group,
-  bounds: { ...group.bounds, x: group.bounds.x + group.x, y: group.bounds.y + group.y },
-});
-
 /** The extent of a drawing with what stands around it, and with boxes that were nudged out of it. */
 function extentWith(
   { width, height }: TierTreeLayout,
@@ -154,7 +137,7 @@ function extentWith(
 ): Rect {
   let [left, top, right, bottom] = [0, 0, width, height];
   const boxes = Object.keys(nudges).length > 0 ? places : [];
-  for (const bounds of [...around.map((group) => group.bounds), ...boxes]) {
+  for (const bounds of [...around.map(placedBounds), ...boxes]) {
     left = Math.min(left, bounds.x);
     top = Math.min(top, bounds.y);
     right = Math.max(right, bounds.x + bounds.width);

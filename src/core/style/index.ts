@@ -1,6 +1,6 @@
 export * from './cascade';
 export * from './contrast';
 export * from './link-cascade';
-export { lookOf, looks, plainLook, roleStyle, tierStyle, type Look } from './look';
+export { inkOnGround, lookOf, looks, plainLook, roleStyle, tierStyle, type Look } from './look';
 export * from './text-ground';
 export { tierColours, type TierColours } from './tier-colours';

@@ -10,8 +10,7 @@ import {
   type LinkStyle,
 } from '../model';
 import type { Origin } from './cascade';
-import { readableText } from './contrast';
-import { lookOf } from './look';
+import { inkOnGround, lookOf } from './look';
 
 /** What a kind says of a kind of link it knows. */
 export interface LinkKind {
@@ -46,7 +45,7 @@ function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly Lin
         endGap: 0,
         course: 'joined',
         phraseSize: 11,
-        phraseColour: readableText(look.ink, look.ground, look.ink, look.light),
+        phraseColour: inkOnGround(look),
       },
     },
     { origin: 'look', patch: kind?.style ?? {} },

@@ -199,6 +199,9 @@ const inColours = remember(
   },
 );
 
+/** The colour in which text stands on the ground of a look. */
+export const inkOnGround = ({ ink, ground, light }: Look): string => readableText(ink, ground, ink, light);
+
 /** Lines stand out from the ground by so much (WCAG 2.2, success criterion 1.4.11). */
 const leastLineContrast = 3;
 

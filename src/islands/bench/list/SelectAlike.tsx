@@ -1,7 +1,7 @@
 import { kindOf, type Scope } from '../../../core/diagram';
-import { ownRoles } from '../../../core/hierarchy';
 import { useBench, useParts } from '../context';
 import { entryPick } from '../selection';
+import { roleScope } from '../style/tier-scopes';
 
 /** Selects all that are like the selected entry: of its tier, its role, its branch, or its very style. */
 export function SelectAlike() {
@@ -22,7 +22,7 @@ export function SelectAlike() {
         ? all.filter((i) => structure.tier[i] === structure.tier[at])
         : how === 'style'
           ? sameStyle(kind.styles(diagram, structure), at)
-          : ofScope(how === 'branch' ? { kind: 'branch', entry: selected } : roleScope(kind, diagram, selected));
+          : ofScope(how === 'branch' ? { kind: 'branch', entry: selected } : roleScope(diagram, at));
     const others = found.filter((i) => i !== at).map((i) => entryPick(structure.ids[i]!));
     store.getState().pick([...others, entryPick(selected)]);
   };
@@ -47,17 +47,3 @@ export function SelectAlike() {
 
 const sameStyle = (styles: readonly unknown[], at: number): number[] =>
   styles.flatMap((style, i) => (style === styles[at] ? [i] : []));
-
-function roleScope(
-  kind: ReturnType<typeof kindOf>,
-  diagram: Parameters<typeof kind.covers>[0],
-  entry: string,
-): Scope | null {
-  const structure = kind.structure(diagram);
-  const at = structure.index.get(entry);
-  return (
-    [...ownRoles(diagram), ...kind.roles]
-      .map(({ id }): Scope => ({ kind: 'role', role: id }))
-      .find((scope) => at !== undefined && kind.covers(diagram, structure, scope).includes(at)) ?? null
-  );
-}

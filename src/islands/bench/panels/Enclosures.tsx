@@ -1,9 +1,12 @@
-import { Trash2 } from 'lucide-react';
 import { kindOf } from '../../../core/diagram';
+import { childrenOf } from '../../../core/hierarchy';
 import { own, plainEnclosure, type Enclosure } from '../../../core/model';
 import { enclosedBy } from '../../../core/scene';
 import { newId } from '../../shared/ids';
+import { Check } from '../Check';
 import { useBench, useParts } from '../context';
+import { NumberField } from '../NumberField';
+import { RemoveButton } from '../RemoveButton';
 import { entriesOf, entryPick } from '../selection';
 import { ColourField } from '../style/ColourField';
 
@@ -29,7 +32,7 @@ export function Enclosures() {
   const all = Object.values(diagram.enclosures).sort((a, b) => (a.id < b.id ? -1 : 1));
   const [one, many] = kindOf(diagram.kind).entryNoun;
   const head = picked.length === 1 ? picked[0]! : null;
-  const leads = head !== null && Object.values(diagram.entries).some(({ parent }) => parent === head);
+  const leads = head !== null && childrenOf(diagram, head).length > 0;
   const put = (patch: Partial<Enclosure>) =>
     store.getState().perform([{ kind: 'putEnclosure', enclosure: { ...plainEnclosure, ...patch, id: newId() } }]);
   return (
@@ -85,14 +88,7 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
           value={name}
           onChange={(event) => change({ name: event.target.value }, `enclosure:${id}`)}
         />
-        <button
-          className="plain px-1"
-          aria-label={`Remove the enclosure ${name}`}
-          title="Remove it"
-          onClick={() => perform([{ kind: 'dropEnclosure', id }])}
-        >
-          <Trash2 size={15} aria-hidden="true" />
-        </button>
+        <RemoveButton label={`Remove the enclosure ${name}`} onClick={() => perform([{ kind: 'dropEnclosure', id }])} />
       </div>
       <p className="flex flex-wrap items-center gap-x-3 text-muted">
         {head ? `The branch of ${head.name || 'an entry without a name'}: ${told}` : told}
@@ -146,18 +142,14 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
                 </option>
               ))}
             </select>
-            <input
-              type="number"
-              aria-label={`Line width of ${called}`}
-              className="field min-h-7 w-18 py-0"
-              min={0.5}
-              max={8}
-              step={0.5}
+            <NumberField
+              className="w-18"
+              name={`Line width of ${called}`}
               value={enclosure.lineWidth}
-              onChange={(event) => {
-                const width = event.target.valueAsNumber;
-                if (width >= 0.5 && width <= 8) change({ lineWidth: width }, `enclosure-width:${id}`);
-              }}
+              least={0.5}
+              most={8}
+              step={0.5}
+              onChange={(lineWidth) => change({ lineWidth }, `enclosure-width:${id}`)}
             />
           </span>
           <label htmlFor={`line-colour-${id}`}>Colour</label>
@@ -175,15 +167,9 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
             onChange={(fill) => change({ fill, filled: true }, `enclosure-fill:${id}`)}
           />
           <span />
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="accent-moss"
-              checked={enclosure.filled}
-              onChange={(event) => change({ filled: event.target.checked })}
-            />
+          <Check checked={enclosure.filled} onChange={(checked) => change({ filled: checked })}>
             Filled
-          </label>
+          </Check>
           {(enclosure.fill !== null || enclosure.lineColour !== null) && (
             <button
               className="plain col-start-2 justify-self-start text-sm"

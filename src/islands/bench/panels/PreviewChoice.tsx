@@ -2,6 +2,7 @@ import type { Gesture, Diagram } from '../../../core/diagram';
 import { Picture } from '../../drawing/Picture';
 import { useParts } from '../context';
 import { usePreviews } from '../usePreviews';
+import { useTrial } from '../useTrial';
 
 export interface PreviewOption {
   readonly name: string;
@@ -25,13 +26,13 @@ export function PreviewChoice({
   gestures: readonly Gesture[];
 }) {
   const { store } = useParts();
+  const trial = useTrial();
   const previews = usePreviews(diagram, gestures);
   return (
     <section aria-label={title} className="mb-5">
       <h2 className="label mb-2 font-sans">{title}</h2>
       <ul className="grid gap-2">
         {options.map(({ name, told, gesture, chosen, barred }, i) => {
-          const trial = () => store.getState().tryOut(chosen || barred ? null : gesture);
           const scene = previews[i];
           return (
             <li key={name}>
@@ -39,10 +40,7 @@ export function PreviewChoice({
                 aria-pressed={chosen}
                 disabled={Boolean(barred)}
                 className={`flex w-full items-center gap-3 border bg-raised p-2 text-left enabled:hover:border-moss disabled:opacity-70 ${chosen ? 'border-moss outline-1 outline-moss' : 'border-edge'}`}
-                onPointerEnter={trial}
-                onPointerLeave={() => store.getState().tryOut(null)}
-                onFocus={(event) => event.currentTarget.matches(':focus-visible') && trial()}
-                onBlur={() => store.getState().tryOut(null)}
+                {...trial(chosen || barred ? null : gesture)}
                 onClick={() => !chosen && store.getState().perform(gesture)}
               >
                 <span className="block h-16 w-24 shrink-0 bg-white p-1">

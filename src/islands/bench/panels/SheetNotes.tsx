@@ -1,8 +1,10 @@
-import { Trash2 } from 'lucide-react';
 import { own, plainNote, type SheetNote } from '../../../core/model';
-import { lookOf, readableText } from '../../../core/style';
+import { lookOf, inkOnGround } from '../../../core/style';
 import { newId } from '../../shared/ids';
+import { Check } from '../Check';
 import { useBench, useParts } from '../context';
+import { NumberField } from '../NumberField';
+import { RemoveButton } from '../RemoveButton';
 import { ColourField } from '../style/ColourField';
 import { typefaces } from '../style/properties';
 
@@ -74,14 +76,10 @@ function OneNote({ note, besideEntries }: { note: SheetNote; besideEntries: bool
           value={note.text}
           onChange={(event) => change({ text: event.target.value }, 'note')}
         />
-        <button
-          className="plain px-1"
-          aria-label={`Remove the note ${begins}`}
-          title="Remove it"
+        <RemoveButton
+          label={`Remove the note ${begins}`}
           onClick={() => store.getState().perform([{ kind: 'dropNote', id }])}
-        >
-          <Trash2 size={15} aria-hidden="true" />
-        </button>
+        />
       </div>
       <select
         className="field min-h-7 min-w-0 py-0"
@@ -115,6 +113,7 @@ function OneNote({ note, besideEntries }: { note: SheetNote; besideEntries: bool
           ))}
         </select>
         <NumberField
+          className="min-w-0"
           name={`Size of ${begins}`}
           value={note.size}
           least={6}
@@ -122,6 +121,7 @@ function OneNote({ note, besideEntries }: { note: SheetNote; besideEntries: bool
           onChange={(size) => change({ size }, 'note-size')}
         />
         <NumberField
+          className="min-w-0"
           name={`Width of ${begins}`}
           value={note.width}
           least={60}
@@ -133,49 +133,13 @@ function OneNote({ note, besideEntries }: { note: SheetNote; besideEntries: bool
         <ColourField
           id={`note-colour-${id}`}
           name={`Colour of ${begins}`}
-          value={note.colour ?? readableText(look.ink, look.ground, look.ink, look.light)}
+          value={note.colour ?? inkOnGround(look)}
           onChange={(colour) => change({ colour }, 'note-colour')}
         />
-        <label className="flex items-center gap-1">
-          <input
-            type="checkbox"
-            className="accent-moss"
-            checked={note.framed}
-            onChange={(event) => change({ framed: event.target.checked })}
-          />
+        <Check checked={note.framed} onChange={(checked) => change({ framed: checked })}>
           Framed
-        </label>
+        </Check>
       </div>
     </div>
-  );
-}
-
-function NumberField({
-  name,
-  value,
-  least,
-  most,
-  onChange,
-}: {
-  name: string;
-  value: number;
-  least: number;
-  most: number;
-  onChange: (value: number) => void;
-}) {
-  return (
-    <input
-      type="number"
-      className="field min-h-7 min-w-0 py-0"
-      aria-label={name}
-      title={name}
-      min={least}
-      max={most}
-      value={value}
-      onChange={(event) => {
-        const next = event.target.valueAsNumber;
-        if (next >= least && next <= most) onChange(next);
-      }}
-    />
   );
 }

@@ -1,11 +1,13 @@
-import { Download, Trash2, Upload } from 'lucide-react';
+import { Download, Upload } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { houseStyleOf, inHouseStyle } from '../../../core/diagram';
 import { HouseStyle } from '../../../core/model';
 import { ApiError } from '../../shared/api';
 import { dropHouseStyle, fetchHouseStyles, keepHouseStyle, type KeptHouseStyle } from '../../shared/house-styles';
 import { newId } from '../../shared/ids';
+import { Check } from '../Check';
 import { useBench, useParts } from '../context';
+import { RemoveButton } from '../RemoveButton';
 import { Tried } from './Tried';
 
 /** The organisation's looks with their tier and role styles: used here, kept from here, and handed on as files. */
@@ -59,8 +61,7 @@ export function HouseStyles() {
   }
   if (trying) return <Frame>Sign in to keep this look with its tiers and roles, and use it in other diagrams.</Frame>;
   const tied = all?.find(({ id }) => id === diagram.house?.id) ?? null;
-  const differs =
-    tied !== null && JSON.stringify(houseStyleOf(diagram, tied.style.name)) !== JSON.stringify(tied.style);
+  const differs = tied !== null && inHouseStyle(diagram, tied.style, null).length > 0;
   return (
     <Frame>
       {all?.map((one) => (
@@ -87,30 +88,25 @@ export function HouseStyles() {
             >
               <Download size={15} aria-hidden="true" />
             </a>
-            <button
-              className="plain px-1"
-              aria-label={`Remove the house style ${one.style.name}`}
+            <RemoveButton
+              label={`Remove the house style ${one.style.name}`}
               title="Remove it; diagrams keep what they have"
               onClick={() =>
                 dropHouseStyle(one.id).then(() => setAll((before) => before!.filter(({ id }) => id !== one.id)), told)
               }
-            >
-              <Trash2 size={15} aria-hidden="true" />
-            </button>
-          </div>
-          <label className="flex items-center gap-2 text-sm">
-            <input
-              type="checkbox"
-              className="accent-moss"
-              checked={one.forNew}
-              onChange={(event) => {
-                const given = { style: one.style, forNew: event.target.checked };
-                put({ ...one, ...given });
-                void keep(one.id, given, false);
-              }}
             />
+          </div>
+          <Check
+            checked={one.forNew}
+            className="text-sm"
+            onChange={(checked) => {
+              const given = { style: one.style, forNew: checked };
+              put({ ...one, ...given });
+              void keep(one.id, given, false);
+            }}
+          >
             For new diagrams
-          </label>
+          </Check>
         </div>
       ))}
       {tied && (

@@ -1,9 +1,10 @@
-import { ArrowUp, Trash2 } from 'lucide-react';
+import { ArrowUp } from 'lucide-react';
 import { kindOf, type Gesture, type Scope } from '../../../core/diagram';
 import { ownRoles } from '../../../core/hierarchy';
 import { own, type OwnRole, type RoleRule } from '../../../core/model';
 import { newId } from '../../shared/ids';
 import { useBench, useParts } from '../context';
+import { RemoveButton } from '../RemoveButton';
 import { entriesOf } from '../selection';
 
 /** Roles made for this diagram: told by a rule, by a column of the list, or given by hand. */
@@ -128,9 +129,8 @@ function OneRole({ role, above, fields }: { role: OwnRole; above: OwnRole | null
         >
           <ArrowUp size={15} aria-hidden="true" />
         </button>
-        <button
-          className="plain px-1"
-          aria-label={`Remove the role ${role.name}`}
+        <RemoveButton
+          label={`Remove the role ${role.name}`}
           title="Remove it, and what is styled on it"
           onClick={() =>
             perform([
@@ -140,9 +140,7 @@ function OneRole({ role, above, fields }: { role: OwnRole; above: OwnRole | null
               { kind: 'dropRole', id: role.id },
             ])
           }
-        >
-          <Trash2 size={15} aria-hidden="true" />
-        </button>
+        />
       </div>
       <div className="flex gap-1">
         <select

@@ -1,6 +1,7 @@
 import { RotateCcw } from 'lucide-react';
 import type { Scope } from '../../../core/diagram';
 import { own } from '../../../core/model';
+import { NumberField } from '../NumberField';
 import { ColourField } from './ColourField';
 import type { Row, Told, Value } from './properties';
 
@@ -92,21 +93,16 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
   if (control.kind === 'colour')
     return <ColourField id={id} name={name} value={typeof value === 'string' ? value : null} onChange={onChange} />;
   if (control.kind === 'number') {
+    const whole = property === 'details' || property === 'cover';
     return (
-      <input
+      <NumberField
         id={id}
-        type="number"
-        className="field min-h-7 w-24 py-0"
-        min={control.least}
-        max={control.most}
+        className="w-24"
+        value={typeof value === 'number' ? value : null}
+        least={control.least}
+        most={control.most}
         step={control.step}
-        value={typeof value === 'number' ? value : ''}
-        placeholder="they differ"
-        onChange={(event) => {
-          const next = event.target.valueAsNumber;
-          if (Number.isFinite(next) && next >= control.least && next <= control.most)
-            onChange(property === 'details' || property === 'cover' ? Math.round(next) : next);
-        }}
+        onChange={(next) => onChange(whole ? Math.round(next) : next)}
       />
     );
   }

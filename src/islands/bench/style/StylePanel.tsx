@@ -2,7 +2,6 @@ import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { kindOf, patchOf, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
-import { ownRoles } from '../../../core/hierarchy';
 import { linkProperties, own } from '../../../core/model';
 import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/style';
 import { useBench, useParts } from '../context';
@@ -15,6 +14,7 @@ import { Palettes } from './Palettes';
 import { boxGroups, effectProperties, linkGroups, type Row, type RowGroup, type Told, type Value } from './properties';
 import { PropertyRow } from './PropertyRow';
 import { ScopeList } from './ScopeList';
+import { roleScope } from './tier-scopes';
 import { TierColouring } from './TierColouring';
 
 /** Scope first, then what the entries or links in it look like and where each value comes from, then the looks. */
@@ -134,18 +134,13 @@ function Lift({ scope }: { scope: Scope }) {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const structure = useBench((state) => state.structure);
-  const kind = kindOf(diagram.kind);
   const tierOf = (entry: string): Scope | null => {
     const at = structure.index.get(entry);
     return at === undefined ? null : { kind: 'tier', tier: structure.tier[at]! };
   };
   const roleOf = (entry: string): Scope | null => {
     const at = structure.index.get(entry);
-    const listing = kind.structure(diagram);
-    const role = [...ownRoles(diagram), ...kind.roles].find(
-      ({ id }) => at !== undefined && kind.covers(diagram, listing, { kind: 'role', role: id }).includes(at),
-    );
-    return role ? { kind: 'role', role: role.id } : null;
+    return at === undefined ? null : roleScope(diagram, at);
   };
   const hasRole = scope.kind === 'this' && roleOf(scope.entry) !== null;
   return (

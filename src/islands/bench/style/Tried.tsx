@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Gesture } from '../../../core/diagram';
 import { useParts } from '../context';
+import { useTrial } from '../useTrial';
 
 /** A choice that is tried on the drawing while it is pointed at or has the keyboard's focus, and kept by a click. */
 export function Tried({
@@ -18,18 +19,14 @@ export function Tried({
   children: ReactNode;
 }) {
   const { store } = useParts();
-  const attempt = () => store.getState().tryOut(chosen ? null : gesture);
-  const leave = () => store.getState().tryOut(null);
+  const trial = useTrial();
   return (
     <button
       aria-pressed={chosen}
       aria-label={label}
       title={title}
       className={`block w-full border text-left hover:border-moss ${chosen ? 'border-moss outline-2 outline-moss' : 'border-edge'}`}
-      onPointerEnter={attempt}
-      onPointerLeave={leave}
-      onFocus={(event) => event.currentTarget.matches(':focus-visible') && attempt()}
-      onBlur={leave}
+      {...trial(chosen ? null : gesture)}
       onClick={() => !chosen && store.getState().perform(gesture)}
     >
       {children}

@@ -1,5 +1,5 @@
-import type { Diagram, Scope } from '../../../core/diagram';
-import { roman, tierCount, type Listing } from '../../../core/hierarchy';
+import { kindOf, type Diagram, type Scope } from '../../../core/diagram';
+import { ownRoles, roman, tierCount, type Listing } from '../../../core/hierarchy';
 import { own } from '../../../core/model';
 import type { ScopeChoice } from '../kinds/kind-parts';
 import { entriesOf, leadingEntry, type Selection } from '../selection';
@@ -45,4 +45,15 @@ export function thisScope(
   const picked = entriesOf(selection).length;
   const name = own(entries, selected)?.name || `this ${noun}`;
   return [{ scope: { kind: 'this', entry: selected }, words: picked > 1 ? `Only these ${picked}` : `Only ${name}` }];
+}
+
+/** The role of an entry as a scope; null where it has none. `at`: its index in the structure. */
+export function roleScope(diagram: Diagram, at: number): Scope | null {
+  const kind = kindOf(diagram.kind);
+  const structure = kind.structure(diagram);
+  return (
+    [...ownRoles(diagram), ...kind.roles]
+      .map(({ id }): Scope => ({ kind: 'role', role: id }))
+      .find((scope) => kind.covers(diagram, structure, scope).includes(at)) ?? null
+  );
 }

@@ -4,6 +4,7 @@ import type { Arrangement } from '../../../core/model';
 import { leastPrintedPt, printPt } from '../../../core/check';
 import { Picture } from '../../drawing/Picture';
 import { useBench, useParts } from '../context';
+import { useTrial } from '../useTrial';
 import { FoldingAndLimits } from './FoldingAndLimits';
 import { Nudges } from './Nudges';
 import { TierTable } from './TierTable';
@@ -26,6 +27,7 @@ export function TierArrangement({ words }: { words: TreeBenchWords }) {
 
 function Ways({ words: { ways } }: { words: TreeBenchWords }) {
   const { store } = useParts();
+  const trial = useTrial();
   const diagram = useBench((state) => state.diagram);
   const manner = useBench((state) => state.drawn.scene.manner);
   const { direction, tiers } = diagram.arrangement;
@@ -60,12 +62,7 @@ function Ways({ words: { ways } }: { words: TreeBenchWords }) {
               <button
                 aria-pressed={shown}
                 className={`flex w-full items-center gap-3 border bg-raised p-2 text-left hover:border-moss ${shown ? 'border-moss outline-1 outline-moss' : 'border-edge'}`}
-                onPointerEnter={() => store.getState().tryOut(shown ? null : command)}
-                onPointerLeave={() => store.getState().tryOut(null)}
-                onFocus={(event) =>
-                  event.currentTarget.matches(':focus-visible') && store.getState().tryOut(shown ? null : command)
-                }
-                onBlur={() => store.getState().tryOut(null)}
+                {...trial(shown ? null : command)}
                 onClick={() => perform(patch)}
               >
                 {previews && (

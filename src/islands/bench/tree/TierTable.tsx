@@ -1,5 +1,6 @@
 import { roman, tierCount } from '../../../core/hierarchy';
 import { own, type TierSettings } from '../../../core/model';
+import { Check } from '../Check';
 import { useBench, useParts } from '../context';
 
 const asNumber = (typed: string, most: number): number | null => {
@@ -80,28 +81,24 @@ export function TierTable() {
           })}
         </tbody>
       </table>
-      <label className="mt-2 flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="accent-moss"
-          checked={drawn}
-          onChange={() =>
-            store.getState().perform([{ kind: 'setArrangement', patch: { tierNames: drawn ? 'hidden' : 'drawn' } }])
-          }
-        />
+      <Check
+        checked={drawn}
+        className="mt-2"
+        onChange={() =>
+          store.getState().perform([{ kind: 'setArrangement', patch: { tierNames: drawn ? 'hidden' : 'drawn' } }])
+        }
+      >
         Names of tiers on the sheet
-      </label>
-      <label className="mt-1 flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="accent-moss"
-          checked={banded}
-          onChange={() =>
-            store.getState().perform([{ kind: 'setArrangement', patch: { tierBands: banded ? 'hidden' : 'drawn' } }])
-          }
-        />
+      </Check>
+      <Check
+        checked={banded}
+        className="mt-1"
+        onChange={() =>
+          store.getState().perform([{ kind: 'setArrangement', patch: { tierBands: banded ? 'hidden' : 'drawn' } }])
+        }
+      >
         A pale band behind each tier
-      </label>
+      </Check>
       {(drawn || banded) && !nameable && (
         <p className="text-sm text-muted">They are drawn where every tier has a line or column of its own.</p>
       )}

@@ -10,8 +10,8 @@ import {
   type Entry,
 } from '../../../model';
 import {
-  enclosureGroups,
-  entryNotes,
+  placedBounds,
+  surroundings,
   tierBandsBehind,
   entryGroup,
   freeRoom,
@@ -95,22 +95,16 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const { drawn, wanted } = taken.fitted;
   const look = lookOf(diagram);
   const onIt = { ...diagram, sheet: taken.sheet };
-  const around = {
+  const { enclosures, notes: beside } = surroundings(diagram, () => ({
     boxes: new Map(listing.ids.map((id, i) => [id, drawn.boxes[i]!])),
     words: drawn.links.flatMap(({ place }) => (place ? [place] : [])),
     lines: drawn.links.flatMap((one) => one.lines),
-  };
-  const enclosures = enclosureGroups(diagram, around);
-  const beside = entryNotes(diagram, around);
+  }));
   const names = drawn.rows ? namesOfTiers(diagram, listing, styles, drawn, margin) : [];
   const bandsBehind = drawn.rows ? bandsBehindRanks(diagram, listing, drawn, margin) : [];
   const extent = extentOfBoxes([
     drawn.extent,
-    ...[...bandsBehind, ...enclosures, ...beside, ...names].map(({ x, y, bounds }) => ({
-      ...bounds,
-      x: bounds.x + x,
-      y: bounds.y + y,
-    })),
+    ...[...bandsBehind, ...enclosures, ...beside, ...names].map(placedBounds),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
   const said = saidOf(diagram, listing);
@@ -184,8 +178,9 @@ function bandsBehindRanks(
   const tiers = rows!.map(({ start, end }) => ({ start, rowStart: start, end }));
   const [from, size] = right ? [extent.y, extent.height] : [extent.x, extent.width];
   return tierBandsBehind(diagram, { tierStart }, tiers, {
-    from: from - Math.max(margin + 6, 12),
-    to: from + size + 12,
+    from,
+    to: from + size,
+    margin,
   });
 }
 

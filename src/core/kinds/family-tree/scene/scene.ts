@@ -10,8 +10,8 @@ import {
   type Entry,
 } from '../../../model';
 import {
-  enclosureGroups,
-  entryNotes,
+  placedBounds,
+  surroundings,
   tierBandsBehind,
   entryGroup,
   freeRoom,
@@ -147,24 +147,19 @@ function drawn(
         pictured: pictured[tier[i]! - 1]!,
       });
     });
-  const around = {
-    boxes: new Map(boxes.map(({ stands, x, y, bounds }) => [stands.id, { ...bounds, x, y }])),
+  const { enclosures, notes: beside } = surroundings(diagram, () => ({
+    boxes: new Map(boxes.map((box) => [box.stands.id, placedBounds(box)])),
     words: names.map(({ bounds }) => bounds),
     lines: along.lines.map(({ points }) => turned(points)),
-  };
-  const enclosures = enclosureGroups(diagram, around);
-  const beside = entryNotes(diagram, around);
+  }));
   const bandsBehind = tierBandsBehind(diagram, listing, tiers, {
-    from: -Math.max(margin + 6, 12),
-    to: (right ? size.height : size.width) + 12,
+    from: 0,
+    to: right ? size.height : size.width,
+    margin,
   });
   const extent = extentOfBoxes([
     { x: left, y: top, width: size.width - left, height: size.height - top },
-    ...[...bandsBehind, ...enclosures, ...beside].map(({ x, y, bounds }) => ({
-      ...bounds,
-      x: bounds.x + x,
-      y: bounds.y + y,
-    })),
+    ...[...bandsBehind, ...enclosures, ...beside].map(placedBounds),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
   return {

@@ -2,7 +2,7 @@ import { type VennLayout } from '../../../arrange/curves';
 import { boxText } from '../../../measure';
 import { KeptFor, type BoxStyle } from '../../../model';
 import { setsInOrder, type Venn } from '../model';
-import { lookOf, readableText } from '../../../style';
+import { lookOf, inkOnGround } from '../../../style';
 import { type Primitive, type SceneGroup } from '../../../scene';
 import { regionWords } from '../region-words';
 import { type Placed } from './arrangement';
@@ -40,7 +40,7 @@ export function items(
   }
   const sets = setsInOrder(diagram.venn);
   const look = lookOf(diagram);
-  const onGround = readableText(look.ink, look.ground, look.ink, look.light);
+  const onGround = inkOnGround(look);
   const fromElsewhere = new Set(elsewhere.map((one) => one.id));
   // A list reads from its left edge; in the regions lines stand in the middle.
   const fromLeft = new Set(inKey.map((one) => one.id));

@@ -2,7 +2,7 @@ import { moved, type Ellipse, type ScaleError, type VennLayout } from '../../../
 import { runsOf, sansFace, widthOfRuns } from '../../../measure';
 import { keyOfMask, setsInOrder, type VennSet, type Venn } from '../model';
 import { KeptFor, sheetName, type BoxStyle, own } from '../../../model';
-import { lookOf, readableText } from '../../../style';
+import { lookOf, inkOnGround, readableText } from '../../../style';
 import { regionStyle } from '../styles';
 import { overlapName, bitCount } from '../structure';
 import type { Listing } from '../../../hierarchy';
@@ -45,7 +45,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const sets = setsInOrder(diagram.venn);
   const { manner } = diagram.venn;
   const look = lookOf(diagram);
-  const ink = readableText(look.ink, look.ground, look.ink, look.light);
+  const ink = inkOnGround(look);
   const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
   const shown = manner.content === 'names' || manner.content === 'scattered';
   const { whole, surroundings } = arranged(diagram, sets, shown, broken, (one) => ({
