@@ -7,7 +7,7 @@ import { hasPhotoRoom, movedByPhoto, photoOf } from './photo';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
 /** Between the text and the edge of a box as shares of the room it has, and where the print would be small. */
-const paddings = { easy: { x: 1, y: 2 / 3 }, tight: { x: 7 / 12, y: 1 / 3 } } as const;
+const paddings = { easy: { x: 1, y: 2 / 3 }, tight: { x: 1 / 2, y: 1 / 4 } } as const;
 export type Padding = keyof typeof paddings;
 
 const paddingOf = ({ room }: BoxStyle, padded: Padding): { readonly x: number; readonly y: number } => ({

@@ -4,6 +4,7 @@ import { check, draw, type Diagram } from '../diagram';
 import { hierarchyOf } from '../hierarchy';
 import { paperSize, pxPerPt } from '../model';
 import { diagramFromParents, diagrams, parents } from '../testing/arbitrary';
+import { isDrawnIn } from './drawn-in';
 import type { Scene } from './scene';
 
 const tree = (n: number, span: number): Diagram =>
@@ -42,12 +43,49 @@ describe('a drawing on its sheet', () => {
       { numRuns: 80 },
     );
   });
+  it('puts the title beside the top of what would print small below it, flush with the drawing and clear of all of it', () => {
+    const many = fc.tuple(fc.integer({ min: 40, max: 150 }), fc.integer({ min: 3, max: 9 }));
+    let aside = 0;
+    fc.assert(
+      fc.property(many, fc.constantFrom('A4' as const, 'A3' as const), fc.boolean(), ([n, span], size, long) => {
+        const named = tree(n, span);
+        const title = long ? 'Who stands under whom at the field station since the last general meeting' : 'Staff';
+        const chart = on(
+          { ...named, titleBlock: { ...named.titleBlock, title, subtitle: long ? 'Spring' : '' } },
+          { size },
+        );
+        const { drawing, groups, notes, sheet } = draw(chart).scene;
+        const { margin } = chart.sheet;
+        const head = notes.filter(({ stands }) => stands.id === 'title' || stands.id === 'subtitle');
+        expect(head).toHaveLength(long ? 2 : 1);
+        const [left, right] = [drawing.x, drawing.x + drawing.width * drawing.scale];
+        const middle = ({ bounds }: (typeof head)[number]) => bounds.x + bounds.width / 2;
+        if (head.every((one) => Math.abs(middle(one) - sheet.width / 2) < 0.01)) return;
+        aside++;
+        for (const { bounds } of head) {
+          const flush = Math.min(Math.abs(bounds.x - left), Math.abs(bounds.x + bounds.width - right));
+          expect(flush).toBeLessThan(0.01);
+          expect(bounds.x).toBeGreaterThanOrEqual(margin - 0.01);
+          expect(bounds.x + bounds.width).toBeLessThanOrEqual(sheet.width - margin + 0.01);
+          const part = {
+            x: (bounds.x - drawing.x) / drawing.scale,
+            y: (bounds.y - drawing.y) / drawing.scale,
+            width: bounds.width / drawing.scale,
+            height: bounds.height / drawing.scale,
+          };
+          for (const group of groups) expect(isDrawnIn(group, part)).toBe(false);
+        }
+      }),
+      { numRuns: 60 },
+    );
+    expect(aside).toBeGreaterThan(4);
+  });
   it('takes the next larger sheet where print is wished for that its own cannot give, and says so', () => {
     const chart = tree(118, 9);
     const small = draw(chart).scene;
     expect(small.sheet.name).toBe('A4 landscape');
     // More than A4 gives in any manner.
-    const least = Math.ceil(print(small)) + 2;
+    const least = Math.ceil(print(small)) + 4;
     const wished = on(chart, { leastPrint: least });
     const drawn = draw(wished);
     expect(drawn.scene.sheet.name).toBe('A3 landscape');

@@ -1,9 +1,11 @@
+import { lineRunsThrough, overlap } from '../arrange/graph';
 import { fitTree, type FitInput, type Fitted, type Gaps } from '../arrange/tree';
 import { tierCount, type Hierarchy } from '../hierarchy';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
 import { markHeight, type Continued } from './marks';
-import { freeRoom } from './place-sheet';
+import { freeRoom, placeOnSheet, roomBesideTitle } from './place-sheet';
+import type { Rect } from './scene';
 import { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 import { growsRight, tierNameRoom } from './tier-names';
 import { sizeChoices, type SizeChoices } from './tier-sizes';
@@ -11,7 +13,12 @@ import { sizeChoices, type SizeChoices } from './tier-sizes';
 /** Gaps never get smaller than this, whatever share of them may go. CSS px. */
 const leastGap = { sibling: 5, branch: 8, tier: 14 } as const;
 
-export interface FitOnSheet extends TakenSheet<Fitted> {
+/** The title stands beside the top of a drawing that prints smaller than this many times what is comfortable. */
+const worthAside = 1.1;
+
+export interface FitOnSheet extends Pick<TakenSheet<Fitted>, 'sheet' | 'fitted'> {
+  /** Whether it was arranged for a title beside its top, which has room there. */
+  readonly titleAside: boolean;
   /** For each tier the width its text is set in, CSS px. */
   readonly wanted: readonly number[];
   readonly largestScale: number;
@@ -49,17 +56,46 @@ export function fitOnSheet(
   const foot = marks
     ? Float64Array.from(structure.ids, (id, i) => (marks.onward.has(id) ? markHeight(marks, id, styles[i]!) : 0))
     : null;
-  const taken = takeSheet(diagram.sheet, wished, (sheet) => {
-    const room = freeRoom({ ...diagram, sheet }, legend);
-    const input = inputFor(diagram, structure, {
-      ...{ beside, foot, choices, room, largestScale, comfortable, margin },
-      ends: branches?.lines.ends ?? 'own',
-      zones: branches?.zones ?? null,
-    });
-    return fittedOnce(structure, choices, input);
+  const { sheet: onSheet, fitted: taken } = takeSheet(diagram.sheet, wished, (sheet) => {
+    const onIt = { ...diagram, sheet };
+    const arranged = (room: FitInput['room']) =>
+      fittedOnce(
+        structure,
+        choices,
+        inputFor(diagram, structure, {
+          ...{ beside, foot, choices, room, largestScale, comfortable, margin },
+          ends: branches?.lines.ends ?? 'own',
+          zones: branches?.zones ?? null,
+        }),
+      );
+    // What prints small gets the room of the title as well, where that can stand beside the one at the top.
+    const high = structure.roots === 1 && margin === 0 ? roomBesideTitle(onIt, legend) : null;
+    if (high) {
+      const fitted = arranged(high);
+      const free = fitted.scale < comfortable * worthAside && titleFits(onIt, fitted, legend, largestScale);
+      if (free) return { scale: fitted.scale, fitted, titleAside: true };
+    }
+    const fitted = arranged(freeRoom(onIt, legend));
+    return { scale: fitted.scale, fitted, titleAside: false };
   });
   const wanted = taken.fitted.sizes.map((size, t) => choices.wanted[t]![size]!);
-  return { ...taken, wanted, largestScale, smallest, boxes, margin };
+  const { fitted, titleAside } = taken;
+  return { sheet: onSheet, fitted, titleAside, wanted, largestScale, smallest, boxes, margin };
+}
+
+/** Whether a title has room beside the top of an arranged drawing. */
+function titleFits(
+  onIt: DiagramCommon,
+  { layout, width, height, scale }: Fitted,
+  legend: string,
+  largest: number,
+): boolean {
+  const taken = (part: Rect): boolean =>
+    layout.x.some((x, i) => overlap(part, { x, y: layout.y[i]!, width: width[i]!, height: height[i]! })) ||
+    [...layout.fans.values()].some((lines) => lines.some(({ points }) => lineRunsThrough(points, part)));
+  const size = { width: layout.width, height: layout.height };
+  // It may have room above the drawing as well, where that is wide.
+  return placeOnSheet(onIt, size, legend, largest, taken).drawing.scale > scale * 0.99;
 }
 
 const kept = new KeptFor<Hierarchy, { readonly choices: SizeChoices; readonly byRest: Map<string, Fitted> }>();

@@ -45,6 +45,8 @@ export interface Notes {
   readonly foot: readonly Note[];
   readonly above: NoteRow;
   readonly below: NoteRow;
+  /** Where the title block begins across, or ends where it is set to the right, if it stands beside the top of the drawing; left out: over its middle. */
+  readonly aside?: { readonly x: number; readonly align: 'left' | 'right' };
 }
 
 /** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
@@ -90,19 +92,36 @@ export function notesWithin(
   };
 }
 
-/** The notes in sheet coordinates: the title over the middle of the drawing, the foot at the lower edge. */
+/** Width of the longest line of a title block, and its height. CSS px. */
+export function headSize({ head }: Notes): { readonly width: number; readonly height: number } {
+  let [width, height] = [0, 0];
+  for (const { text, lines, face, size, marked } of head) {
+    const base = baseOf(text);
+    lines.forEach((line, k) => {
+      width = Math.max(width, marked?.[k]?.width ?? widthOfRuns(runsOf(line, face, size, base)));
+    });
+    height += lines.length * size * leading;
+  }
+  return { width, height };
+}
+
+/** The notes in sheet coordinates: the title over the middle of the drawing or beside its top, the foot at the lower edge. */
 export function sheetNotes(
   diagram: DiagramCommon,
   look: Look,
   sheet: { width: number; height: number },
-  { head, foot, above, below }: Notes,
+  { head, foot, above, below, aside }: Notes,
 ): SceneGroup[] {
   const { margin } = diagram.sheet;
   const ink = inkOnGround(look);
   const groups: SceneGroup[] = [];
   let y = margin;
   for (const note of head) {
-    groups.push(noteGroup(note, ink, { x: sheet.width / 2, y }));
+    groups.push(
+      aside === undefined
+        ? noteGroup(note, ink, { x: sheet.width / 2, y })
+        : noteGroup({ ...note, align: aside.align }, ink, { x: aside.x, y }),
+    );
     y += note.lines.length * note.size * leading;
   }
   const edges = { left: margin, right: sheet.width - margin };

@@ -13,6 +13,7 @@ import {
 } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
+import { isDrawnIn } from './drawn-in';
 import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
@@ -80,29 +81,31 @@ export function tierScene(
     margin: fit.margin,
   });
   const extent = extentWith(layout, [...bandsBehind, ...links, ...names, ...enclosures, ...noted], diagram, places);
-  const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale);
+  const groups = [
+    ...bandsBehind,
+    ...enclosures,
+    ...names,
+    ...lines,
+    ...links,
+    ...noted,
+    ...boxes(diagram, structure, styles, {
+      places,
+      wanted: fit.wanted,
+      pictured: fit.boxes.pictured,
+      padded: fit.fitted.padded,
+      words,
+      marks,
+    }),
+  ];
+  const taken = fit.titleAside ? (part: Rect) => groups.some((one) => isDrawnIn(one, part)) : null;
+  const { sheet, drawing, notes } = placeOnSheet(onIt, extent, legend, fit.largestScale, taken);
   return {
     title: diagram.title,
     description: `${words.kindName}: ${structure.ids.length} entries in ${tierCount(structure)} tiers.`,
     sheet: { ...sheet, name: sheetName(fit.sheet), ground: look.ground },
     drawing,
     direction,
-    groups: [
-      ...bandsBehind,
-      ...enclosures,
-      ...names,
-      ...lines,
-      ...links,
-      ...noted,
-      ...boxes(diagram, structure, styles, {
-        places,
-        wanted: fit.wanted,
-        pictured: fit.boxes.pictured,
-        padded: fit.fitted.padded,
-        words,
-        marks,
-      }),
-    ],
+    groups,
     notes: sheetNotes(onIt, look, sheet, notes),
     tiers: bands(diagram, structure, styles, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
     manner,

@@ -1,7 +1,7 @@
 import { onItsSide } from './compact/on-its-side';
 import { bestShape, placeCompact } from './compact/place';
-import { compactShapes } from './compact/shapes';
-import type { CompactInput, Look } from './compact/types';
+import { compactShapes, type KnownShapes } from './compact/shapes';
+import type { BranchShape, CompactInput, Look } from './compact/types';
 import { arrangeIndented, sizeIndented, type IndentedInput } from './indented';
 import type { Item } from './items';
 import { arrangeColumns, sizeInColumns, type ColumnsInput } from './tier-columns';
@@ -102,6 +102,8 @@ export interface Trial {
 /** What is arranged, with what stands below each entry. */
 export interface Task extends FitInput {
   readonly items: readonly (readonly Item[])[];
+  /** Shapes of branches that were found with the same boxes, so that a trial works out only what is another in it. */
+  readonly known: Map<string, Map<number, readonly BranchShape[]>>;
 }
 
 /** What is large enough. */
@@ -143,8 +145,22 @@ function bestCompact(input: Task, choice: Choice) {
   const { width, height } = input.room ?? freeRoom;
   const room = input.direction === 'down' ? { across: width, along: height } : { across: height, along: width };
   const compact = compactInput(input, choice);
-  const shapes = compactShapes(compact);
+  const shapes = compactShapes(compact, knownFor(input, choice));
   return { compact, shapes, best: bestShape(shapes, room, largestOf(input))! };
+}
+
+/** Known shapes of branches between two tiers, by the sizes of these and by how closely it is looked. */
+function knownFor({ known, sizes: { length } }: Task, { sizes, ease, tierEase, look }: Choice): KnownShapes {
+  const own: (Map<number, readonly BranchShape[]> | undefined)[] = [];
+  return (tier, deepest) => {
+    const at = tier * (length + 1) + deepest;
+    const here = own[at];
+    if (here) return here;
+    const key = `${look} ${ease} ${tierEase} ${tier} ${sizes.slice(tier - 1, deepest).join(' ')}`;
+    const found = known.get(key) ?? new Map<number, readonly BranchShape[]>();
+    known.set(key, found);
+    return (own[at] = found);
+  };
 }
 
 export function made(input: Task, manner: Manner, choice: Trial): Fitted {

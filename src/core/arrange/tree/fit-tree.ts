@@ -6,13 +6,18 @@ export type { FitInput, Fitted, Gaps, Manner, TierSizes } from './fit-choice';
 
 /** Arrangements that are tried: fewer the more entries there are. */
 const mostTrials = 30;
+/** … of compact ones fewer: what a rough look finds says little of what a fine one will. */
+const mostCompactTrials = 12;
 const fewestTrials = 5;
 const trialsWorth = 6_000;
 const fineTrials = 6;
+const several = 100;
+const fineTrialsOfSeveral = 14;
 const many = 250;
 const fineTrialsOfMany = 2;
 /** … and of those that do not print comfortably, this many are looked at still more closely. */
 const closeTrials = 2;
+const closeTrialsOfSeveral = 4;
 /** Small hierarchies are tried more thoroughly. */
 const few = 16;
 const mostTrialsOfFew = 160;
@@ -33,7 +38,12 @@ const easeSteps = [0.75, 0.5, 0.25];
  */
 export function fitTree(given: FitInput): Fitted {
   // Marks stand below boxes, which is along the growth only where that is downward.
-  const input: Task = { ...given, foot: given.direction === 'down' ? given.foot : null, items: allItems(given) };
+  const input: Task = {
+    ...given,
+    foot: given.direction === 'down' ? given.foot : null,
+    items: allItems(given),
+    known: new Map(),
+  };
   if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
   const bands = search(input, 'bands');
   if (bands.scale >= goal(input)) return made(input, 'bands', bands);
@@ -59,12 +69,22 @@ function search(input: Task, manner: Manner): Trial {
 function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial {
   // Columns leave room beside them, which gaps between tiers may take.
   const tierEases = manner === 'columns' ? [1, 0.5, undefined] : [undefined];
-  for (const tierEase of tierEases)
-    for (const ease of [...easeSteps, ...(tierEase === undefined ? [] : [0])]) {
+  for (const tierEase of tierEases) {
+    const steps = [...easeSteps, ...(tierEase === undefined ? [] : [0])];
+    const at = (ease: number): Trial | null => {
       const trial = { ...tight, ease, ...(tierEase !== undefined && { tierEase }) };
       const scale = scaleOf(input, manner, trial);
-      if (scale >= enough) return { ...trial, scale };
+      return scale >= enough ? { ...trial, scale } : null;
+    };
+    // Where even the least of it costs too much, so does more.
+    const least = at(steps.at(-1)!);
+    if (!least) continue;
+    for (const ease of steps.slice(0, -1)) {
+      const trial = at(ease);
+      if (trial) return trial;
     }
+    return least;
+  }
   return tight;
 }
 
@@ -72,7 +92,10 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
   const n = input.tier.length;
   let left = Math.max(
     fewestTrials,
-    Math.min(n <= few ? mostTrialsOfFew : mostTrials, Math.round(trialsWorth / Math.max(1, n))),
+    Math.min(
+      n <= few ? mostTrialsOfFew : manner === 'compact' ? mostCompactTrials : mostTrials,
+      Math.round(trialsWorth / Math.max(1, n)),
+    ),
   );
   const tried: Trial[] = [];
   // Where tiers have few sizes, several ways lead to the same.
@@ -115,9 +138,13 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
   const different = tried
     .sort((a, b) => b.scale - a.scale)
     .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)));
-  const fine = lookedAt(input, different.slice(0, n > many ? fineTrialsOfMany : fineTrials), 'fine');
+  const fine = lookedAt(
+    input,
+    different.slice(0, n > many ? fineTrialsOfMany : n > several ? fineTrialsOfSeveral : fineTrials),
+    'fine',
+  );
   if (fine[0]!.scale >= goal(input) || n > many) return fine[0]!;
-  const [close] = lookedAt(input, fine.slice(0, closeTrials), 'close');
+  const [close] = lookedAt(input, fine.slice(0, n > several ? closeTrialsOfSeveral : closeTrials), 'close');
   return close!.scale > fine[0]!.scale ? close! : fine[0]!;
 }
 

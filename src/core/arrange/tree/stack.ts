@@ -27,7 +27,7 @@ export interface Cell {
 }
 
 /** Between boxes of a column. CSS px. */
-export const columnStep = ({ siblingGap }: { readonly siblingGap: number }): number => Math.max(6, siblingGap * 0.75);
+export const columnStep = ({ siblingGap }: { readonly siblingGap: number }): number => Math.max(5, siblingGap * 0.75);
 
 /** The largest of some boxes in a row of the level order, each way. */
 export function cellOf(from: number, count: number, across: Float64Array, along: Float64Array): Cell {

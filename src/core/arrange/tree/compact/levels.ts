@@ -2,24 +2,15 @@ import type { Item } from '../items';
 import { sample } from '../sample';
 import { cellOf, columnStep, stackOf, type Cell } from '../stack';
 
-import type { BranchShape, CompactInput, ItemShape } from './types';
+import type { BranchShape, CompactInput, FoundShape, ItemShape } from './types';
 
 /** The shapes of one item: of a branch its own; of leaves a row and columns. */
 export function itemShapes(
   input: CompactInput,
   { from, count, leaves }: Item,
   branch: (child: number) => readonly BranchShape[],
-): ItemShape[] {
-  if (!leaves)
-    return branch(from).map(({ across, along, anchor, neck }, pick) => ({
-      across,
-      along,
-      firstDrop: anchor,
-      lastDrop: anchor,
-      stack: null,
-      pick,
-      neck,
-    }));
+): readonly ItemShape[] {
+  if (!leaves) return branch(from);
   const cell = cellOf(from, count, input.across, input.along);
   const shapes: ItemShape[] = [];
   if (count === 1 || input.folds !== 'column') shapes.push(rowOfLeaves(input, from, count, cell));
@@ -67,7 +58,9 @@ export interface Levels {
 }
 
 export function levelsOf(all: readonly (readonly ItemShape[])[], most: number): Levels {
-  const heights = [...new Set(all.flatMap((shapes) => shapes.map(({ along }) => along)))].sort((a, b) => a - b);
+  const known = new Set<number>();
+  for (const shapes of all) for (const { along } of shapes) known.add(along);
+  const heights = [...known].sort((a, b) => a - b);
   const narrowest = sample(heights, most).map((height) =>
     all.map((shapes) => {
       let best: ItemShape | null = null;
@@ -86,15 +79,17 @@ export function levelsOf(all: readonly (readonly ItemShape[])[], most: number): 
 }
 
 /** Of some shapes those that no other beats both ways, from narrow to wide; of many, some spread over their widths. */
-export function front(shapes: readonly BranchShape[], most: number): readonly BranchShape[] {
+export function front(shapes: readonly FoundShape[], most: number): readonly BranchShape[] {
   const sorted = [...shapes].sort((a, b) => a.across - b.across || a.along - b.along);
-  const kept: BranchShape[] = [];
+  const kept: FoundShape[] = [];
   for (const shape of sorted) if (kept.length === 0 || shape.along < kept.at(-1)!.along - 0.01) kept.push(shape);
-  return thinned(kept, most);
+  const told = thinned(kept, most);
+  told.forEach((shape, pick) => (shape.pick = pick));
+  return told;
 }
 
 /** Without those that a neighbour replaces at the least loss, in width or in height as a share of it; the first and the last stay. */
-function thinned(shapes: BranchShape[], most: number): readonly BranchShape[] {
+function thinned(shapes: FoundShape[], most: number): readonly FoundShape[] {
   while (shapes.length > Math.max(2, most)) {
     let [least, at] = [Infinity, 1];
     for (let k = 1; k < shapes.length - 1; k++) {

@@ -107,16 +107,16 @@ interface PlacedRow {
 function placeItems(work: Work, plan: Plan, items: readonly Item[], origin: Place, indent: number): PlacedRow[] {
   if (plan.how === 'alone') return [];
   if (plan.how === 'row') {
-    const ats = plan.ats.map((at) => origin.across + at);
+    const ats = plan.ats().map((at) => origin.across + at);
     const start = origin.along + plan.start;
     return [{ start, drops: placeRow(work, items, plan.picks, { ats, along: start }), shelf: null }];
   }
   if (plan.how === 'columns') {
     const along = origin.along + plan.start;
-    const drops = plan.columns.map((column) => placeColumn(work, column, origin.across + plan.left, along));
+    const drops = plan.columns().map((column) => placeColumn(work, column, origin.across + plan.left, along));
     return [{ start: along, drops, shelf: null }];
   }
-  return plan.rows.map((shelf) => {
+  return plan.rows().map((shelf) => {
     const start = origin.along + shelf.start;
     const at = { ats: shelf.ats.map((across) => origin.across + indent + across), along: start };
     return {

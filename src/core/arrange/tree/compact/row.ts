@@ -1,11 +1,11 @@
 import { lineClear, neckOf, rowStart, type Head } from './head';
 import type { Levels } from './levels';
-import type { BranchShape, CompactInput, ItemShape } from './types';
+import { branchShape, type FoundShape, type CompactInput, type ItemShape } from './types';
 
 /** All items side by side, by each of the heights. */
-export function rows(input: CompactInput, head: Head, { narrowest, flat }: Levels): BranchShape[] {
+export function rows(input: CompactInput, head: Head, { narrowest, flat }: Levels): FoundShape[] {
   const start = rowStart(head);
-  const found: BranchShape[] = [];
+  const found: FoundShape[] = [];
   for (const level of [...narrowest, ...flat]) {
     if (level.some((shape) => shape === null)) continue;
     const picks = level as ItemShape[];
@@ -17,22 +17,30 @@ export function rows(input: CompactInput, head: Head, { narrowest, flat }: Level
     const centre = single ? row.width / 2 : (first + last) / 2;
     const half = Math.max(head.across, head.stripBreadth) / 2;
     const left = Math.max(0, half - centre);
-    found.push({
-      across: Math.max(left + row.width, left + centre + half),
-      along: start + row.height,
-      anchor: left + centre,
-      neck: neckOf(head, left + centre, start),
-      plan: { how: 'row', picks, ats: row.ats.map((at) => at + left), start },
-    });
+    found.push(
+      branchShape(
+        Math.max(left + row.width, left + centre + half),
+        start + row.height,
+        left + centre,
+        neckOf(head, left + centre, start),
+        { how: 'row', picks, ats: atsOf(picks, input.branchGap, left), start },
+      ),
+    );
   }
   return found;
 }
 
+/** Made apart from where it is used, so that what waits to be asked keeps nothing else. */
+const atsOf = (picks: readonly ItemShape[], gap: number, left: number) => () =>
+  packed(picks, gap).ats.map((at) => at + left);
+
 /** Where the items of a row begin, so that all keep their distance: low ones stand beside the heads of high ones, over what these lead. */
 export function packed(picks: readonly ItemShape[], gap: number): { ats: number[]; width: number; height: number } {
   const ats: number[] = [];
-  const size = pack(picks, 0, picks.length, gap, ats);
-  return { ats, ...size };
+  const n = picks.length;
+  const sizes = packedSizes(n);
+  pack(picks, 0, n, gap, sizes, ats);
+  return { ats, width: sizes.widths[n - 1]!, height: sizes.heights[n - 1]! };
 }
 
 /** Boxes that a row has so far: left out and reused, as thousands of rows are tried. */
@@ -40,29 +48,40 @@ let rights = new Float64Array(64);
 let tops = new Float64Array(64);
 let bottoms = new Float64Array(64);
 
-/** Drops boxes that a later one reaches further than over all their height: they hold nothing back any more. How many are left. */
-function uncovered(boxes: number): number {
+/** Drops those of the first boxes that one of the last reaches further than over all their height: they hold nothing back any more. How many are left. */
+function uncovered(first: number, boxes: number): number {
   let kept = 0;
   for (let b = 0; b < boxes; b++) {
     let covered = false;
-    for (let later = b + 1; later < boxes && !covered; later++)
-      covered = rights[later]! >= rights[b]! && tops[later]! <= tops[b]! && bottoms[later]! >= bottoms[b]!;
+    if (b < first)
+      for (let later = first; later < boxes && !covered; later++)
+        covered = rights[later]! >= rights[b]! && tops[later]! <= tops[b]! && bottoms[later]! >= bottoms[b]!;
     if (covered) continue;
-    rights[kept] = rights[b]!;
-    tops[kept] = tops[b]!;
-    bottoms[kept++] = bottoms[b]!;
+    if (kept < b) {
+      rights[kept] = rights[b]!;
+      tops[kept] = tops[b]!;
+      bottoms[kept] = bottoms[b]!;
+    }
+    kept++;
   }
   return kept;
 }
 
-/** Size of the row of some of the shapes; `ats`: told where each begins, if asked for. */
+/** Sizes of the rows that some shapes make, each with one more of them: `widths[k]` and `heights[k]` of the first k + 1. */
+export interface PackedSizes {
+  readonly widths: Float64Array;
+  readonly heights: Float64Array;
+}
+
+/** Puts the shapes from `from` to before `to` next to each other, and tells the size after each. `ats`: told where each begins, if asked for. */
 export function pack(
   picks: readonly (ItemShape | null)[],
   from: number,
   to: number,
   gap: number,
+  { widths, heights }: PackedSizes,
   ats: number[] | null = null,
-): { width: number; height: number } {
+): void {
   let [boxes, least, most, height] = [0, 0, 0, 0];
   if (rights.length < 2 * (to - from)) {
     rights = new Float64Array(4 * (to - from));
@@ -78,9 +97,10 @@ export function pack(
     const bodyTop = headBottom + lineClear;
     for (let b = 0; b < boxes; b++) {
       const right = rights[b]! + gap;
-      if (tops[b]! < headBottom && bottoms[b]! > 0) at = Math.max(at, right - headLeft);
-      if (!whole && tops[b]! < along && bottoms[b]! > bodyTop) at = Math.max(at, right);
+      if (tops[b]! < headBottom && bottoms[b]! > 0 && right - headLeft > at) at = right - headLeft;
+      if (!whole && tops[b]! < along && bottoms[b]! > bodyTop && right > at) at = right;
     }
+    const before = boxes;
     rights[boxes] = at + (whole ? across : neck.right);
     tops[boxes] = 0;
     bottoms[boxes++] = headBottom;
@@ -89,12 +109,21 @@ export function pack(
       tops[boxes] = bodyTop;
       bottoms[boxes++] = along;
     }
-    boxes = uncovered(boxes);
+    boxes = uncovered(before, boxes);
     ats?.push(at);
-    least = Math.min(least, at);
-    most = Math.max(most, at + across);
-    height = Math.max(height, along);
+    if (at < least) least = at;
+    if (at + across > most) most = at + across;
+    if (along > height) height = along;
+    widths[k - from] = most - least;
+    heights[k - from] = height;
   }
   if (ats) for (let k = 0; k < ats.length; k++) ats[k]! -= least;
-  return { width: most - least, height };
 }
+
+/** Room for sizes, the same each time: whoever asks next writes over them. */
+export function packedSizes(length: number): PackedSizes {
+  if (room.widths.length < length)
+    room = { widths: new Float64Array(2 * length), heights: new Float64Array(2 * length) };
+  return room;
+}
+let room: PackedSizes = { widths: new Float64Array(64), heights: new Float64Array(64) };

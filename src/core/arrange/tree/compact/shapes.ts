@@ -4,21 +4,32 @@ import { headOf, noHead, type Head } from './head';
 import { front, itemShapes, levelsOf } from './levels';
 import { rows } from './row';
 import { shelves } from './shelves';
-import { looks, type BranchShape, type CompactInput, type Shapes } from './types';
+import { branchShape, looks, type BranchShape, type CompactInput, type Shapes } from './types';
+
+/** What is known of the shapes of branches from one tier down to another, by the branch's index, while the boxes of these tiers are the same. */
+export type KnownShapes = (tier: number, deepest: number) => Map<number, readonly BranchShape[]>;
 
 /**
  * For every branch the shapes it can take of which none is both wider and longer than another, from the lowest up: shape functions as in floor planning
  * (L. Stockmeyer, "Optimal Orientations of Cells in Slicing Floorplan Designs", Information and Control 57, 1983), with rows, shelves and columns
  * as the ways to put shapes together; of many, some are kept. O(entries · shapes · levels), and O(items · items in a shelf) for the shelves.
  */
-export function compactShapes(input: CompactInput): Shapes {
+export function compactShapes(input: CompactInput, known: KnownShapes | null = null): Shapes {
   const n = input.tier.length;
   const ofBranch: (readonly BranchShape[])[] = new Array<readonly BranchShape[]>(n);
   // How many entries a branch holds: a large one is told in more shapes.
   const size = new Int32Array(n).fill(1);
+  const deepest = input.tier.slice();
   for (let i = n - 1; i >= 0; i--) {
-    for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) size[i]! += size[c]!;
-    ofBranch[i] = shapesOf(input, headOf(input, i), input.items[i]!, (c) => ofBranch[c]!, size[i]! / n);
+    for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) {
+      size[i]! += size[c]!;
+      deepest[i] = Math.max(deepest[i]!, deepest[c]!);
+    }
+    const before = known?.(input.tier[i]!, deepest[i]!);
+    const shapes =
+      before?.get(i) ?? shapesOf(input, headOf(input, i), input.items[i]!, (c) => ofBranch[c]!, size[i]! / n);
+    before?.set(i, shapes);
+    ofBranch[i] = shapes;
   }
   const rootItems = Array.from({ length: input.roots }, (_, r): Item => ({ from: r, count: 1, leaves: false }));
   const whole = input.roots === 1 ? ofBranch[0]! : shapesOf(input, noHead(input), rootItems, (c) => ofBranch[c]!, 1);
@@ -36,9 +47,7 @@ function shapesOf(
   if (items.length === 0) {
     const across = Math.max(head.across, head.stripBreadth);
     const along = head.along + (head.strip > 0 ? head.gap / 2 + head.strip : 0);
-    return [
-      { across, along, anchor: across / 2, neck: { left: 0, right: across, depth: along }, plan: { how: 'alone' } },
-    ];
+    return [branchShape(across, along, across / 2, { left: 0, right: across, depth: along }, { how: 'alone' })];
   }
   const look = looks[input.look];
   const levels = levelsOf(

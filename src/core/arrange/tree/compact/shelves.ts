@@ -2,8 +2,8 @@ import type { Item } from '../items';
 import { columnStep } from '../stack';
 import { lineClear, type Head } from './head';
 import type { Levels } from './levels';
-import { pack, packed } from './row';
-import { looks, type BranchShape, type CompactInput, type ItemShape, type Shelf } from './types';
+import { pack, packed, packedSizes } from './row';
+import { branchShape, looks, type FoundShape, type CompactInput, type ItemShape, type Shelf } from './types';
 
 /** True where what hangs needs no bus: one branch, or leaves in one column. */
 const hangs = (picks: readonly ItemShape[], item: Item): boolean =>
@@ -25,6 +25,7 @@ type Rows = readonly (readonly (readonly Row[])[])[];
 
 function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narrowest, flat, all }: Levels): Rows {
   const { inShelf } = looks[input.look];
+  const sizes = packedSizes(inShelf);
   return items.map((item, i) => {
     const ways: Row[][] = [];
     const single = all[i]!.map((shape): Row => {
@@ -33,27 +34,34 @@ function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narro
     });
     ways.push(single.sort((a, b) => a.lead + a.height - b.lead - b.height || a.width - b.width));
     const lead = leadOf(input, head, [], item, i > 0);
-    for (let to = i + 2; to <= Math.min(items.length, i + inShelf); to++) {
-      const made: Row[] = [];
-      // Levels go from low to high; a level that changes nothing for these items is passed over.
-      for (const levels of [narrowest, flat])
-        for (const [l, shapes] of levels.entries()) {
-          let fresh = false;
-          let there = true;
-          for (let k = i; k < to && there; k++) {
-            there = shapes[k] !== null;
-            fresh ||= l === 0 || shapes[k] !== levels[l - 1]![k];
-          }
-          if (there && fresh) made.push({ shapes, from: i, to, ...pack(shapes, i, to, input.branchGap), lead });
+    const end = Math.min(items.length, i + inShelf);
+    for (let to = i + 2; to <= end; to++) ways.push([]);
+    // Levels go from low to high; a level that changes nothing for these items is passed over.
+    for (const levels of [narrowest, flat])
+      for (const [l, shapes] of levels.entries()) {
+        const before = l > 0 ? levels[l - 1]! : null;
+        let [there, freshFrom] = [i, end];
+        for (; there < end && shapes[there] !== null; there++)
+          if (freshFrom === end && shapes[there] !== before?.[there]) freshFrom = there;
+        if (there < i + 2 || freshFrom >= there) continue;
+        pack(shapes, i, there, input.branchGap, sizes);
+        for (let to = Math.max(i + 2, freshFrom + 1); to <= there; to++) {
+          const k = to - i - 1;
+          const made = ways[k]!;
+          const width = sizes.widths[k]!;
+          // What is no narrower than a lower one is of no use.
+          if (made.length === 0 || !(made.at(-1)!.width <= width && made.at(-1)!.height <= sizes.heights[k]!))
+            made.push({ shapes, from: i, to, width, height: sizes.heights[k]!, lead });
         }
-      ways.push(flat.length > 0 ? made.sort((a, b) => a.height - b.height || a.width - b.width) : made);
-    }
+      }
+    if (flat.length > 0)
+      for (const made of ways.slice(1)) made.sort((a, b) => a.height - b.height || a.width - b.width);
     return ways;
   });
 }
 
 /** Items in shelves: for some widths, the breaks into shelves that make them least high, by dynamic programming. */
-export function shelves(input: CompactInput, head: Head, items: readonly Item[], levels: Levels): BranchShape[] {
+export function shelves(input: CompactInput, head: Head, items: readonly Item[], levels: Levels): FoundShape[] {
   const n = items.length;
   const { narrowest, all } = levels;
   const widest = Math.max(...all.map((shapes) => Math.min(...shapes.map(({ across }) => across))));
@@ -64,7 +72,7 @@ export function shelves(input: CompactInput, head: Head, items: readonly Item[],
     if (share <= n || n === 1) caps.add(Math.max(widest, (total / share) * 1.1));
   if (n === 1) caps.add(Infinity);
   const table = rowsOf(input, head, items, levels);
-  const found: BranchShape[] = [];
+  const found: FoundShape[] = [];
   for (const cap of caps) {
     const broken = breakInto(head, items, table, cap);
     if (broken === null || (n > 1 && broken.length === 1)) continue;
@@ -74,22 +82,25 @@ export function shelves(input: CompactInput, head: Head, items: readonly Item[],
     const across = Math.max(head.across, asideAcross, ...broken.map(({ row }) => head.indent + row.width));
     const last = broken.at(-1)!;
     const depth = Math.max(0, only.start - (only.joined === 'bus' ? head.gap / 2 : 0) - lineClear);
-    found.push({
-      across,
-      along: last.start + last.row.height,
-      anchor: head.across / 2,
-      neck: { left: 0, right: Math.max(head.across, head.hanging > 0 ? across : 0), depth },
-      plan: {
-        how: 'shelves',
-        rows: broken.map(({ from, row, start, joined }) => {
-          const picks = picksOf(row);
-          return { from, picks, ats: packed(picks, input.branchGap).ats, start, joined };
-        }),
-      },
-    });
+    found.push(
+      branchShape(
+        across,
+        last.start + last.row.height,
+        head.across / 2,
+        { left: 0, right: Math.max(head.across, head.hanging > 0 ? across : 0), depth },
+        { how: 'shelves', rows: shelvesOf(broken, input.branchGap) },
+      ),
+    );
   }
   return found;
 }
+
+/** Made apart from where it is used, so that what waits to be asked keeps nothing else. */
+const shelvesOf = (broken: readonly Broken[], gap: number) => (): Shelf[] =>
+  broken.map(({ from, row, start, joined }) => {
+    const picks = picksOf(row);
+    return { from, picks, ats: packed(picks, gap).ats, start, joined };
+  });
 
 const picksOf = ({ shapes, from, to }: Row): ItemShape[] => shapes.slice(from, to) as ItemShape[];
 
@@ -108,15 +119,20 @@ function breakInto(head: Head, items: readonly Item[], table: Rows, cap: number)
   best[0] = 0;
   for (let i = 0; i < n; i++) {
     if (best[i] === Infinity) continue;
-    table[i]!.forEach((ways, k) => {
-      const row = ways.find(({ width }) => width <= cap + 1e-9);
-      if (!row) return;
-      const along = best[i]! + row.lead + row.height;
-      if (along >= best[i + k + 1]!) return;
-      best[i + k + 1] = along;
-      from[i + k + 1] = i;
-      chosen[i + k + 1] = row;
-    });
+    let to = i;
+    for (const ways of table[i]!) {
+      to++;
+      for (const row of ways) {
+        if (row.width > cap + 1e-9) continue;
+        const along = best[i]! + row.lead + row.height;
+        if (along < best[to]!) {
+          best[to] = along;
+          from[to] = i;
+          chosen[to] = row;
+        }
+        break;
+      }
+    }
   }
   if (best[n] === Infinity) return null;
   const rows: { from: number; row: Row }[] = [];

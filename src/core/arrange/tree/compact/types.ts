@@ -45,28 +45,38 @@ export interface Neck {
   readonly depth: number;
 }
 
-/** A branch in one of its shapes: its head at the top, `anchor` the head's middle across. */
-export interface BranchShape {
-  readonly across: number;
-  readonly along: number;
+/** A branch in one of its shapes: its head at the top, `anchor` the head's middle across, where lines from a bus meet it. */
+export interface BranchShape extends ItemShape {
   readonly anchor: number;
-  readonly neck: Neck;
   readonly plan: Plan;
 }
 
+/** One before `front` tells which of all it is. */
+export type FoundShape = BranchShape & { pick: number };
+
+export function branchShape(across: number, along: number, anchor: number, neck: Neck, plan: Plan): FoundShape {
+  return { across, along, firstDrop: anchor, lastDrop: anchor, stack: null, pick: 0, neck, anchor, plan };
+}
+
+/** What is drawn of a shape. What takes work to tell is told when it is asked for: of thousands of shapes one is drawn. */
 export type Plan =
   | { readonly how: 'alone' }
   /** All items side by side, the head over the middle. `ats`: where each begins across; `start`: where they begin along, from the head's beginning. */
   | {
       readonly how: 'row';
       readonly picks: readonly ItemShape[];
-      readonly ats: readonly number[];
+      readonly ats: () => readonly number[];
       readonly start: number;
     }
   /** Entries below each other in columns, each column at a spine before it, the head over the middle. */
-  | { readonly how: 'columns'; readonly columns: readonly Column[]; readonly start: number; readonly left: number }
+  | {
+      readonly how: 'columns';
+      readonly columns: () => readonly Column[];
+      readonly start: number;
+      readonly left: number;
+    }
   /** Items in rows below each other, a trunk before them, the head at the beginning. */
-  | { readonly how: 'shelves'; readonly rows: readonly Shelf[] };
+  | { readonly how: 'shelves'; readonly rows: () => readonly Shelf[] };
 
 export interface Shelf {
   /** Index of the first of its items, and their shapes. */

@@ -57,9 +57,9 @@ describe('a family over several sheets', () => {
       'The boathouse family',
     );
     const one = draw(demo).scene.smallestText! / pxPerPt;
-    const { sheets, print } = drawSet(demo, one * 1.1)!;
+    const { sheets, print } = drawSet(demo, one * 1.08)!;
     expect(sheets.length).toBeGreaterThan(1);
-    expect(print).toBeGreaterThanOrEqual(one * 1.1 - 0.01);
+    expect(print).toBeGreaterThanOrEqual(one * 1.08 - 0.01);
     expect(sheets[0]!.name).toBe('Overview');
     expect(sheets[1]!.scene.notes.map(({ label }) => label).join()).toContain(`Sheet 2 of ${sheets.length}`);
   });
