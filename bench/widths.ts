@@ -4,7 +4,7 @@
  */
 import highs from 'highs';
 import { flextree } from 'd3-flextree';
-import { tidyTree } from '../src/core/arrange/tree';
+import { narrowTree } from '../src/core/arrange/tree';
 import { chain, organisation, randomTree, type BenchTree } from './trees';
 
 const gaps = { siblingGap: 12, branchGap: 22 };
@@ -56,7 +56,7 @@ export async function measureWidths(): Promise<string[]> {
     const flex: number[] = [];
     for (const tree of trees) {
       const solved = solver.solve(programOf(tree));
-      const ours = widthOf(tidyTree({ ...tree, roots: 1, ...gaps }), tree.breadth);
+      const ours = widthOf(narrowTree({ ...tree, roots: 1, ...gaps }), tree.breadth);
       ratios.push(ours / solved.ObjectiveValue);
       flex.push(flexWidth(tree) / solved.ObjectiveValue);
     }

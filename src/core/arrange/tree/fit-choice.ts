@@ -123,18 +123,19 @@ function scaleFor(input: FitInput, { width, height }: { readonly width: number; 
   return Math.min(largestOf(input), room.width / Math.max(1, width), room.height / Math.max(1, height));
 }
 
+/** How siblings stand in bands: as near as they can, at one pitch, or so that the whole is hardly wider than it has to be. */
+type Across = 'near' | 'even' | 'narrow';
+
 /** Size of the drawing with the names of its tiers. */
 function sizeIn(
   input: Task,
   manner: Exclude<Manner, 'compact'>,
   choice: Choice,
-  evenWithin = 0,
+  across: Across = 'near',
 ): { width: number; height: number } {
   if (manner === 'indented') return sizeIndented(indentedInput(input, choice));
   const size =
-    manner === 'bands'
-      ? sizeOnTiers(bandsInput(input, choice, evenWithin))
-      : sizeInColumns(columnsInput(input, choice));
+    manner === 'bands' ? sizeOnTiers(bandsInput(input, choice, across)) : sizeInColumns(columnsInput(input, choice));
   return manner === 'columns' || input.direction === 'right'
     ? { width: size.width, height: size.height + input.margin }
     : { width: size.width + input.margin, height: size.height };
@@ -166,29 +167,39 @@ function knownFor({ known, sizes: { length } }: Task, { sizes, ease, tierEase, l
 export function made(input: Task, manner: Manner, choice: Trial): Fitted {
   const { width, height } = boxesOf(input, choice);
   const gaps = gapsAt(input, choice);
-  const even = manner === 'bands' ? evenScale(input, choice) : null;
+  const { across, scale } =
+    manner === 'bands' ? acrossBands(input, choice) : { across: 'near' as const, scale: choice.scale };
   const layout =
     manner === 'bands'
-      ? arrangeTierTree(bandsInput(input, choice, even === null ? 0 : evenShare))
+      ? arrangeTierTree(bandsInput(input, choice, across))
       : manner === 'columns'
         ? arrangeColumns(columnsInput(input, choice))
         : manner === 'indented'
           ? arrangeIndented(indentedInput(input, choice))
           : compactLayout(input, choice);
   const padded = choice.ease < 1 ? 'tight' : 'easy';
-  return { manner, sizes: choice.sizes, width, height, padded, gaps, layout, scale: even ?? choice.scale };
+  return { manner, sizes: choice.sizes, width, height, padded, gaps, layout, scale };
 }
 
 /** How much wider siblings and the whole drawing may get for siblings to stand at one pitch. */
 const evenShare = 0.1;
 
-/** The scale with siblings at one pitch, where the drawing gets little wider and prints as large, or comfortably; else null. */
-function evenScale(input: Task, choice: Trial): number | null {
+/**
+ * How siblings stand in bands, and the scale by it: at one pitch where the drawing gets little wider and prints as large, or comfortably; where its width is what
+ * keeps it small, as narrow as it can be.
+ */
+function acrossBands(input: Task, choice: Trial): { readonly across: Across; readonly scale: number } {
   const near = sizeIn(input, 'bands', choice);
-  const even = sizeIn(input, 'bands', choice, evenShare);
-  if (even.width > near.width * (1 + evenShare) || even.height > near.height * (1 + evenShare)) return null;
-  const scale = scaleFor(input, even);
-  return scale >= Math.min(goal(input), choice.scale) ? scale : null;
+  const even = sizeIn(input, 'bands', choice, 'even');
+  if (even.width <= near.width * (1 + evenShare) && even.height <= near.height * (1 + evenShare)) {
+    const scale = scaleFor(input, even);
+    if (scale >= Math.min(goal(input), choice.scale)) return { across: 'even', scale };
+  }
+  const { width, height } = input.room ?? freeRoom;
+  const spare = input.direction === 'down' ? width / near.width : height / near.height;
+  if (choice.scale >= goal(input) || spare > choice.scale * 1.01) return { across: 'near', scale: choice.scale };
+  const scale = scaleFor(input, sizeIn(input, 'bands', choice, 'narrow'));
+  return scale > choice.scale ? { across: 'narrow', scale } : { across: 'near', scale: choice.scale };
 }
 
 function boxesOf({ sizes, tightSizes, tierStart, tier }: FitInput, { sizes: chosen, ease }: Choice) {
@@ -211,7 +222,7 @@ function gapsAt({ gaps, leastGaps }: FitInput, { ease, tierEase = ease }: Pick<T
   };
 }
 
-function bandsInput(input: Task, choice: Choice, evenWithin = 0): TierTreeInput {
+function bandsInput(input: Task, choice: Choice, across: Across = 'near'): TierTreeInput {
   const { rows, keptInRow } = choice;
   const gaps = gapsAt(input, choice);
   return {
@@ -224,7 +235,8 @@ function bandsInput(input: Task, choice: Choice, evenWithin = 0): TierTreeInput 
     siblingGap: gaps.sibling,
     branchGap: gaps.branch,
     tierGap: gaps.tier,
-    evenWithin,
+    evenWithin: across === 'even' ? evenShare : 0,
+    narrow: across === 'narrow',
   };
 }
 

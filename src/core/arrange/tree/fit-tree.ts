@@ -27,6 +27,8 @@ const smallTeam = 4;
 const worthBracket = 1.12;
 /** A manner of folding has to print this much larger than a plainer one to be taken. */
 const worthFolding = 1.02;
+/** Bands may print comfortably when they are made as narrow as they can be, if they print this share of that before. */
+const worthNarrowing = 0.75;
 /** A stepped outline is parted into this many columns at most. */
 const outlineColumns = [1, 2, 3, 4, 5, 6];
 const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
@@ -47,6 +49,10 @@ export function fitTree(given: FitInput): Fitted {
   if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
   const bands = search(input, 'bands');
   if (bands.scale >= goal(input)) return made(input, 'bands', bands);
+  if (bands.scale >= goal(input) * worthNarrowing) {
+    const narrowed = made(input, 'bands', bands);
+    if (narrowed.scale >= goal(input)) return narrowed;
+  }
   const compact = search(input, 'compact');
   return compact.scale > bands.scale * 1.03 ? made(input, 'compact', compact) : made(input, 'bands', bands);
 }

@@ -1,4 +1,5 @@
 export * from './fit-tree';
+export { narrowTree } from './narrow-tree';
 export { tidyTree, type TidyTreeInput } from './tidy-tree';
 export type { Polyline } from './lines';
 export { arrangeColumns, type ColumnsInput } from './tier-columns';

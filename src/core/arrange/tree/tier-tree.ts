@@ -2,6 +2,7 @@ import { fanLines, type Drop } from './fan';
 import type { Polyline } from './lines';
 import { besideChildren, besideLines, besidePlaces, stripBreadth, stripDepth, type Item } from './items';
 import { cellOf, columnStep, dockOf, placeStack, stackOf, type Cell, type Stack } from './stack';
+import { narrowTree } from './narrow-tree';
 import { tidyTree } from './tidy-tree';
 
 /** A hierarchy in level order (see `TidyTreeInput`), with the sizes of its boxes. All lengths in CSS px. */
@@ -34,6 +35,8 @@ export interface TierTreeInput {
   readonly branchGap: number;
   /** As in `TidyTreeInput`. */
   readonly evenWithin?: number;
+  /** Whether it is to be hardly wider than it has to, as `narrowTree` makes it; else tidy. */
+  readonly narrow?: boolean;
   /** `tierGap[t]` is the distance between tier t and tier t + 1, counted from 1. */
   readonly tierGap: readonly number[];
 }
@@ -79,7 +82,8 @@ function placeOnTiers(input: TierTreeInput) {
   const depths = tierDepths(input, along, folds);
   const nodes = layoutNodes(input, across, depths, folds);
   const { siblingGap, branchGap, evenWithin = 0 } = input;
-  const centre = tidyTree({ ...nodes.forest, siblingGap, branchGap, evenWithin });
+  const forest = { ...nodes.forest, siblingGap, branchGap };
+  const centre = input.narrow ? narrowTree(forest) : tidyTree({ ...forest, evenWithin });
   const n = input.tier.length;
   const b = new Float64Array(n);
   const d = new Float64Array(n);
