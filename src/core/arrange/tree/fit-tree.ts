@@ -7,10 +7,10 @@ export type { FitInput, Fitted, Gaps, Manner, TierSizes } from './fit-choice';
 /** Arrangements that are tried: fewer the more entries there are. */
 const mostTrials = 30;
 /** … of compact ones fewer: what a rough look finds says little of what a fine one will. */
-const mostCompactTrials = 12;
+const mostCompactTrials = 8;
 const fewestTrials = 5;
 const trialsWorth = 6_000;
-const fineTrials = 6;
+const fineTrials = 4;
 const several = 100;
 const fineTrialsOfSeveral = 14;
 const many = 250;

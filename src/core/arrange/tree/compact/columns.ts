@@ -141,7 +141,7 @@ function columnsBroken({ branchGap }: CompactInput, { units, picks, shapes, gaps
     let [at, widest] = [0, 0];
     for (let u = from; u < end; u++) {
       if (u > from) at += gaps[u]!;
-      column.push({ entry: units[u]!, pick: picks[u]!, start: at });
+      column.push({ entry: units[u]! - units[0]!, pick: picks[u]!, start: at });
       const shape = shapes[u]![picks[u]!]!;
       at += shape.along;
       widest = Math.max(widest, shape.across);

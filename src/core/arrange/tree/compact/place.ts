@@ -113,7 +113,10 @@ function placeItems(work: Work, plan: Plan, items: readonly Item[], origin: Plac
   }
   if (plan.how === 'columns') {
     const along = origin.along + plan.start;
-    const drops = plan.columns().map((column) => placeColumn(work, column, origin.across + plan.left, along));
+    const from = items[0]!.from;
+    const drops = plan
+      .columns()
+      .map((column) => placeColumn(work, column, from, { across: origin.across + plan.left, along }));
     return [{ start: along, drops, shelf: null }];
   }
   return plan.rows().map((shelf) => {
@@ -132,9 +135,10 @@ const anchorHung = (input: CompactInput, i: number, { anchor }: BranchShape): nu
   besideChildren(input, i).length > 0 ? anchor : Math.min(anchor, input.across[i]! / 2);
 
 /** Puts entries below each other beside their spine. */
-function placeColumn(work: Work, { at, units }: Column, left: number, along: number): Drop {
+function placeColumn(work: Work, { at, units }: Column, from: number, { across: left, along }: Place): Drop {
   const { input, shapes } = work;
-  const ticks = units.map(({ entry, pick, start }) => {
+  const ticks = units.map(({ entry: place, pick, start }) => {
+    const entry = from + place;
     const shape = shapes.ofBranch[entry]![pick]!;
     const across = left + at + trunk.clear;
     work.waiting.push({ i: entry, shape, across, along: along + start, head: 'beginning' });

@@ -6,26 +6,32 @@ import { branchShape, type FoundShape, type CompactInput, type ItemShape } from 
 export function rows(input: CompactInput, head: Head, { narrowest, flat }: Levels): FoundShape[] {
   const start = rowStart(head);
   const found: FoundShape[] = [];
-  for (const level of [...narrowest, ...flat]) {
-    if (level.some((shape) => shape === null)) continue;
-    const picks = level as ItemShape[];
-    const row = packed(picks, input.branchGap);
-    const first = row.ats[0]! + picks[0]!.firstDrop;
-    const last = row.ats.at(-1)! + picks.at(-1)!.lastDrop;
-    const single = picks.length === 1 && picks[0]!.stack !== null && picks[0]!.stack.columns > 1;
-    // Over columns the head stands in the middle of the boxes, over a row in the middle between the first and the last.
-    const centre = single ? row.width / 2 : (first + last) / 2;
-    const half = Math.max(head.across, head.stripBreadth) / 2;
-    const left = Math.max(0, half - centre);
-    found.push(
-      branchShape(
-        Math.max(left + row.width, left + centre + half),
-        start + row.height,
-        left + centre,
-        neckOf(head, left + centre, start),
-        { how: 'row', picks, ats: atsOf(picks, input.branchGap, left), start },
-      ),
-    );
+  const n = narrowest[0]?.length ?? 0;
+  const sizes = packedSizes(n);
+  const ats: number[] = [];
+  for (const levels of [narrowest, flat]) {
+    let narrowestYet = Infinity;
+    for (const level of levels) {
+      if (level.includes(null)) continue;
+      const picks = level as ItemShape[];
+      ats.length = 0;
+      pack(picks, 0, n, input.branchGap, sizes, ats);
+      const [width, height] = [sizes.widths[n - 1]!, sizes.heights[n - 1]!];
+      const first = ats[0]! + picks[0]!.firstDrop;
+      const last = ats[n - 1]! + picks[n - 1]!.lastDrop;
+      const single = picks.length === 1 && picks[0]!.stack !== null && picks[0]!.stack.columns > 1;
+      // Over columns the head stands in the middle of the boxes, over a row in the middle between the first and the last.
+      const centre = single ? width / 2 : (first + last) / 2;
+      const half = Math.max(head.across, head.stripBreadth) / 2;
+      const left = Math.max(0, half - centre);
+      const across = Math.max(left + width, left + centre + half);
+      // Levels go from low to high: what is no narrower than a lower one is of no use.
+      if (across >= narrowestYet) continue;
+      narrowestYet = across;
+      const neck = neckOf(head, left + centre, start);
+      const plan = { how: 'row' as const, picks, ats: atsOf(picks, input.branchGap, left), start };
+      found.push(branchShape(across, start + height, left + centre, neck, plan));
+    }
   }
   return found;
 }

@@ -20,14 +20,20 @@ export function compactShapes(input: CompactInput, known: KnownShapes | null = n
   // How many entries a branch holds: a large one is told in more shapes.
   const size = new Int32Array(n).fill(1);
   const deepest = input.tier.slice();
+  // Teams of as many, of boxes of the same sizes, take the same shapes.
+  const teams = new Map<number, number>();
   for (let i = n - 1; i >= 0; i--) {
     for (let c = input.first[i]!, end = c + input.count[i]!; c < end; c++) {
       size[i]! += size[c]!;
       deepest[i] = Math.max(deepest[i]!, deepest[c]!);
     }
     const before = known?.(input.tier[i]!, deepest[i]!);
+    const alike = teams.get(teamKey(input, i)) ?? null;
     const shapes =
-      before?.get(i) ?? shapesOf(input, headOf(input, i), input.items[i]!, (c) => ofBranch[c]!, size[i]! / n);
+      before?.get(i) ??
+      (alike !== null && areAlike(input, alike, i) ? ofBranch[alike]! : null) ??
+      shapesOf(input, headOf(input, i), input.items[i]!, (c) => ofBranch[c]!, size[i]! / n);
+    if (alike === null && isTeam(input, i)) teams.set(teamKey(input, i), i);
     before?.set(i, shapes);
     ofBranch[i] = shapes;
   }
@@ -60,4 +66,23 @@ function shapesOf(
   shapes.push(...shelves(input, head, items, levels));
   if (items.length > 1) shapes.push(...columnsOf(input, head, items, branch));
   return front(shapes, most);
+}
+
+/** Whether an entry has nobody below it but some leaves that follow each other, all of one size. */
+function isTeam({ items, count, across, along }: CompactInput, i: number): boolean {
+  if (count[i] === 0) return true;
+  const [only, ...others] = items[i]!;
+  if (others.length > 0 || !only?.leaves || only.count !== count[i]) return false;
+  for (let c = only.from + 1; c < only.from + only.count; c++)
+    if (across[c] !== across[only.from] || along[c] !== along[only.from]) return false;
+  return true;
+}
+
+const teamKey = ({ tier, count }: CompactInput, i: number): number => tier[i]! * 65_536 + Math.min(count[i]!, 65_535);
+
+/** Whether two teams of as many entries are of the same sizes. */
+function areAlike(input: CompactInput, a: number, b: number): boolean {
+  const { across, along, first, count } = input;
+  const same = (i: number, j: number) => across[i] === across[j] && along[i] === along[j];
+  return isTeam(input, b) && count[a] === count[b] && same(a, b) && (count[a] === 0 || same(first[a]!, first[b]!));
 }

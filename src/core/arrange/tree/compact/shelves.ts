@@ -23,21 +23,24 @@ interface Row {
 /** For each first item and each number of items, the rows they can make, from low to high. */
 type Rows = readonly (readonly (readonly Row[])[])[];
 
-function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narrowest, flat, all }: Levels): Rows {
+function rowsOf(
+  input: CompactInput,
+  head: Head,
+  items: readonly Item[],
+  { narrowest, flat, all }: Levels,
+  caps: readonly number[],
+): Rows {
   const { inShelf } = looks[input.look];
   const sizes = packedSizes(inShelf);
   return items.map((item, i) => {
     const ways: Row[][] = [];
-    const single = all[i]!.map((shape): Row => {
-      const { across: width, along: height } = shape;
-      return { shapes: [shape], from: 0, to: 1, width, height, lead: leadOf(input, head, [shape], item, i > 0) };
-    });
-    ways.push(single.sort((a, b) => a.lead + a.height - b.lead - b.height || a.width - b.width));
+    ways.push(alone(input, head, item, all[i]!, i > 0, caps));
     const lead = leadOf(input, head, [], item, i > 0);
     const end = Math.min(items.length, i + inShelf);
     for (let to = i + 2; to <= end; to++) ways.push([]);
     // Levels go from low to high; a level that changes nothing for these items is passed over.
-    for (const levels of [narrowest, flat])
+    for (const levels of [narrowest, flat]) {
+      const narrowFrom = ways.map(({ length }) => length);
       for (const [l, shapes] of levels.entries()) {
         const before = l > 0 ? levels[l - 1]! : null;
         let [there, freshFrom] = [i, end];
@@ -49,15 +52,43 @@ function rowsOf(input: CompactInput, head: Head, items: readonly Item[], { narro
           const k = to - i - 1;
           const made = ways[k]!;
           const width = sizes.widths[k]!;
-          // What is no narrower than a lower one is of no use.
-          if (made.length === 0 || !(made.at(-1)!.width <= width && made.at(-1)!.height <= sizes.heights[k]!))
+          // Only what is the lowest within some width is of use; a lower one of these levels may be within it already.
+          const within = caps.find((cap) => width <= cap + 1e-9);
+          if (within !== undefined && !(made.length > narrowFrom[k]! && made.at(-1)!.width <= within + 1e-9))
             made.push({ shapes, from: i, to, width, height: sizes.heights[k]!, lead });
         }
       }
+    }
     if (flat.length > 0)
       for (const made of ways.slice(1)) made.sort((a, b) => a.height - b.height || a.width - b.width);
     return ways;
   });
+}
+
+/** The shapes of one item as shelves of their own, from low to high: those that are the lowest within some width. */
+function alone(
+  input: CompactInput,
+  head: Head,
+  item: Item,
+  all: readonly ItemShape[],
+  later: boolean,
+  caps: readonly number[],
+): Row[] {
+  const rowOf = (shape: ItemShape): Row => {
+    const { across: width, along: height } = shape;
+    return { shapes: [shape], from: 0, to: 1, width, height, lead: leadOf(input, head, [shape], item, later) };
+  };
+  if (item.leaves) return all.map(rowOf).sort((a, b) => a.lead + a.height - b.lead - b.height || a.width - b.width);
+  // Shapes of a branch stand from narrow to wide, and so from long to short.
+  const made: Row[] = [];
+  let reached = Infinity;
+  for (let k = all.length - 1; k >= 0; k--) {
+    const within = caps.find((cap) => all[k]!.across <= cap + 1e-9);
+    if (within === undefined || reached <= within + 1e-9) continue;
+    made.push(rowOf(all[k]!));
+    reached = all[k]!.across;
+  }
+  return made;
 }
 
 /** Items in shelves: for some widths, the breaks into shelves that make them least high, by dynamic programming. */
@@ -71,7 +102,8 @@ export function shelves(input: CompactInput, head: Head, items: readonly Item[],
   for (const share of looks[input.look].shelfWidths)
     if (share <= n || n === 1) caps.add(Math.max(widest, (total / share) * 1.1));
   if (n === 1) caps.add(Infinity);
-  const table = rowsOf(input, head, items, levels);
+  const rising = [...caps].sort((a, b) => a - b);
+  const table = rowsOf(input, head, items, levels, rising);
   const found: FoundShape[] = [];
   for (const cap of caps) {
     const broken = breakInto(head, items, table, cap);
@@ -81,11 +113,13 @@ export function shelves(input: CompactInput, head: Head, items: readonly Item[],
     const asideAcross = head.stripBreadth > 0 ? head.indent + head.stripBreadth / 2 : 0;
     const across = Math.max(head.across, asideAcross, ...broken.map(({ row }) => head.indent + row.width));
     const last = broken.at(-1)!;
+    const along = last.start + last.row.height;
+    if (found.some((one) => one.across <= across && one.along <= along)) continue;
     const depth = Math.max(0, only.start - (only.joined === 'bus' ? head.gap / 2 : 0) - lineClear);
     found.push(
       branchShape(
         across,
-        last.start + last.row.height,
+        along,
         head.across / 2,
         { left: 0, right: Math.max(head.across, head.hanging > 0 ? across : 0), depth },
         { how: 'shelves', rows: shelvesOf(broken, input.branchGap) },

@@ -90,7 +90,7 @@ export interface Shelf {
   readonly joined: 'bus' | 'ticks';
 }
 
-/** One column: where its spine stands across, and its entries with their shapes and where each begins, from the first. */
+/** One column: where its spine stands across, and its entries, counted from the first below their head, with their shapes and where each begins. */
 export interface Column {
   readonly at: number;
   readonly units: readonly { readonly entry: number; readonly pick: number; readonly start: number }[];
