@@ -1,6 +1,7 @@
+import { enclosedBy } from '../hierarchy';
 import { finding, own, type DiagramCommon, type Finding } from '../model';
 import { nameOf } from './list-checks';
-import { enclosedBy, flattenPath, holds, type Scene } from '../scene';
+import { flattenPath, holds, type Scene } from '../scene';
 
 /** Outlines that go around others than those they are for, or whose name finds no place. O(outlines × entries). */
 export function enclosed(diagram: DiagramCommon, { groups }: Scene): Finding<'taken-in' | 'name-left-out'>[] {

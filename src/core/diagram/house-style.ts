@@ -24,7 +24,7 @@ export function houseStyleOf(
 /** What styles set that is a house's to set, by scope and property. */
 const settings = (styles: HouseStyle['styles']): ReadonlyMap<string, HandSetting> =>
   new Map(
-    settingsIn({ ...styles, branches: {}, only: {}, onlyLinks: {} }).map((one) => [
+    settingsIn({ ...styles, branches: {}, only: {}, onlyLinks: {}, enclosures: {} }).map((one) => [
       JSON.stringify([one.scope, one.property]),
       one,
     ]),

@@ -27,6 +27,7 @@ export function settingsIn({
   onlyLinks,
   lines,
   tierLines,
+  enclosures,
 }: Styles): HandSetting[] {
   const each = (record: Readonly<Record<string, StylePatch | LinkPatch>>, scope: (key: string) => CommonScope) =>
     Object.entries(record).flatMap(([key, patch]) => settingsOf(scope(key), patch));
@@ -34,6 +35,7 @@ export function settingsIn({
     ...settingsOf({ kind: 'everything' }, everything),
     ...each(tiers, (tier) => ({ kind: 'tier', tier: Number(tier) })),
     ...each(roles, (role) => ({ kind: 'role', role })),
+    ...each(enclosures ?? {}, (enclosure) => ({ kind: 'enclosure', enclosure })),
     ...each(branches, (entry) => ({ kind: 'branch', entry })),
     ...each(only, (entry) => ({ kind: 'this', entry })),
     ...settingsOf({ kind: 'lines', tier: null } satisfies CommonScope, lines ?? {}),

@@ -104,6 +104,8 @@ function shelfOf(scope: CommonScope): readonly [Shelf, string | null] {
       return ['tiers', String(scope.tier)];
     case 'role':
       return ['roles', scope.role];
+    case 'enclosure':
+      return ['enclosures', scope.enclosure];
     case 'branch':
       return ['branches', scope.entry];
     case 'this':
@@ -128,6 +130,8 @@ export function setStyle<D extends DiagramCommon>(diagram: D, command: SetStyle,
   if ((scope.kind === 'branch' || scope.kind === 'this') && !own(diagram.entries, scope.entry))
     return refused('The styled entry is no longer in the list.');
   if (scope.kind === 'link' && !own(diagram.links, scope.link)) return refused('The styled link is no longer there.');
+  if (scope.kind === 'enclosure' && !own(diagram.enclosures, scope.enclosure))
+    return refused('The styled enclosure is no longer there.');
   const { styles } = diagram;
   const former = commonPatch(diagram, scope);
   const next = withValue(former, property, value);
@@ -141,7 +145,7 @@ export function setStyle<D extends DiagramCommon>(diagram: D, command: SetStyle,
   return done({ ...diagram, styles: gone ? without(styles, [shelf]) : { ...styles, [shelf]: kept } } as D, inverse);
 }
 
-const optionalShelves = new Set<Shelf>(['lines', 'tierLines']);
+const optionalShelves = new Set<Shelf>(['lines', 'tierLines', 'enclosures']);
 
 /** A patch with a property set, or without it where it is handed back. */
 export const withValue = (

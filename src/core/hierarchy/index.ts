@@ -2,6 +2,7 @@ export { csvOf, csvRow, detailHeadings, fieldHeading, type OwnColumn } from './c
 export * from './gestures';
 export * from './listing';
 export { deepestIndented, outlineText } from './outline-text';
+export { enclosedBy } from './enclosed-by';
 export { moveAllUnder, topmost, withBranches } from './many';
 export { ownRoleOf, ownRoles } from './own-roles';
 export * from './place';

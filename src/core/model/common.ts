@@ -100,6 +100,8 @@ export const Styles = z.strictObject({
   /** Of the lines of the structure, all and by the tier they lead to; left out where none is set. */
   lines: LinkPatch.optional(),
   tierLines: z.record(TierKey, LinkPatch).optional(),
+  /** Of whoever stands within an enclosure; left out where none is set. */
+  enclosures: z.record(Id, StylePatch).optional(),
 });
 export type Styles = z.infer<typeof Styles>;
 

@@ -118,6 +118,7 @@ export const commonScopes = [
   z.strictObject({ kind: z.literal('everything') }),
   z.strictObject({ kind: z.literal('tier'), tier: z.number().int().min(0) }),
   z.strictObject({ kind: z.literal('role'), role: RoleId }),
+  z.strictObject({ kind: z.literal('enclosure'), enclosure: Id }),
   z.strictObject({ kind: z.literal('branch'), entry: Id }),
   z.strictObject({ kind: z.literal('this'), entry: Id }),
   z.strictObject({ kind: z.literal('links') }),

@@ -7,7 +7,7 @@ import { familyOf } from '../testing/arbitrary-family';
 import { mapOf } from '../testing/arbitrary-map';
 import { flattenPath, holds } from './outline-points';
 import { contourOf } from './contour';
-import { enclosedBy } from './enclosures';
+import { enclosedBy } from '../hierarchy';
 import type { PathPrimitive, SceneGroup } from './scene';
 
 const around = (diagram: Diagram, ...all: (Partial<Enclosure> & { id: string })[]): Diagram => ({

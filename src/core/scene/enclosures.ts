@@ -9,9 +9,9 @@ import {
   roundedPath,
   type Polyline,
 } from '../arrange/graph';
-import { withBranches } from '../hierarchy';
+import { enclosedBy } from '../hierarchy';
 import { capHeightOf, runsOf, sansFace, widthOf } from '../measure';
-import { own, type DiagramCommon, type Enclosure } from '../model';
+import type { DiagramCommon, Enclosure } from '../model';
 import { lookOf, inkOnGround, readableText } from '../style';
 import { contourOf } from './contour';
 import { dashesOf } from './empty-box';
@@ -35,12 +35,6 @@ interface Placed {
   readonly enclosure: Enclosure;
   readonly members: ReadonlySet<string>;
   readonly boxes: readonly Rect[];
-}
-
-/** Who an outline is around: its members, and all of its branch. O(members), and O(entries) where it is around a branch. */
-export function enclosedBy(diagram: DiagramCommon, { members, branch }: Enclosure): ReadonlySet<string> {
-  const inside = members.filter((id) => own(diagram.entries, id));
-  return new Set(branch === null ? inside : [...inside, ...withBranches(diagram, [branch])]);
 }
 
 /** The outlines around entries, the wider ones first, to be drawn below all else; the name of each at its edge where there is room for it. */

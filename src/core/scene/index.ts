@@ -18,7 +18,6 @@ export { sizeChoices, type SizeChoices } from './tier-sizes';
 
 export { tierBandsBehind } from './tier-bands';
 export { cutToDrawing } from './cut';
-export { enclosedBy } from './enclosures';
 export { placedBounds, surroundings } from './surroundings';
 export { flattenPath, holds } from './outline-points';
 export { dashesOf, middleLine } from './empty-box';

@@ -1,4 +1,4 @@
-import { roleOf, type Hierarchy, type Roles } from '../hierarchy';
+import { enclosedBy, roleOf, type Hierarchy, type Roles } from '../hierarchy';
 import {
   commonScope,
   interning,
@@ -27,26 +27,27 @@ export interface Layer {
 
 /**
  * Complete style of every entry, in level order. The cascade, from wide to narrow: look, everything, tier, the look's roles, role,
- * branch (the nearest wins), only this. Entries alike in all of that share one object, so later stages can compare by reference.
+ * enclosure (the smallest wins), branch (the nearest wins), only this. Entries alike in all of that share one object, so later stages can compare by reference.
  */
 export function resolveStyles(diagram: DiagramCommon, structure: Hierarchy, roles: Roles): BoxStyle[] {
   const owners = branchOwners(diagram, structure);
   const { only } = diagram.styles;
   const branches = branchLayers(diagram, structure);
-  const resolved = (i: number): BoxStyle =>
-    interned(
-      resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram)).style,
-    );
-  // By role within a tier and branch, which is all that tells apart the entries without a style of their own.
-  const shared = new Map<number, Map<string | null, BoxStyle>>();
+  const around = enclosureLayers(diagram);
+  const resolved = (i: number): BoxStyle => {
+    const near = [...around(structure.ids[i]!), ...branches(owners[i]!)];
+    return interned(resolve(layersOf(diagram, structure, i, { near, roles }), lookOf(diagram)).style);
+  };
+  // By role and enclosures within a tier and branch, which is all that tells apart the entries without a style of their own.
+  const shared = new Map<number, Map<string, BoxStyle>>();
   return structure.ids.map((id, i) => {
     if (own(only, id)) return resolved(i);
     const place = (owners[i]! + 1) * mostTiers + structure.tier[i]!;
     let byRole = shared.get(place);
     if (!byRole) shared.set(place, (byRole = new Map()));
-    const role = roleOf(diagram, structure, i, roles);
-    let style = byRole.get(role);
-    if (!style) byRole.set(role, (style = resolved(i)));
+    const key = `${roleOf(diagram, structure, i, roles) ?? ''}${enclosureKey(around(id))}`;
+    let style = byRole.get(key);
+    if (!style) byRole.set(key, (style = resolved(i)));
     return style;
   });
 }
@@ -74,11 +75,28 @@ function kindOfStyle(
   diagram: DiagramCommon,
   structure: Hierarchy,
   roles: Roles,
-  owners: Int32Array,
-  i: number,
+  { owners, around, i }: { readonly owners: Int32Array; readonly around: EnclosureLayers; readonly i: number },
 ): string {
   const id = structure.ids[i]!;
-  return `${structure.tier[i]!}|${roleOf(diagram, structure, i, roles) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}`;
+  return `${structure.tier[i]!}|${roleOf(diagram, structure, i, roles) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}${enclosureKey(around(id))}`;
+}
+
+/** What the enclosures around an entry set, the widest first. */
+type EnclosureLayers = (id: string) => readonly (Layer & { readonly enclosure: string })[];
+
+const none: never[] = [];
+const enclosureKey = (layers: ReturnType<EnclosureLayers>): string =>
+  layers.map(({ enclosure }) => `|${enclosure}`).join('');
+
+/** Of enclosures around the same entry the one with fewer in it goes before. O(enclosures that are styled · entries). */
+function enclosureLayers(diagram: DiagramCommon): EnclosureLayers {
+  const styled = Object.entries(diagram.styles.enclosures ?? {}).flatMap(([id, patch]) => {
+    const enclosure = own(diagram.enclosures, id);
+    return enclosure ? [{ enclosure: id, patch, origin: 'enclosure', inside: enclosedBy(diagram, enclosure) }] : [];
+  });
+  if (styled.length === 0) return () => none;
+  styled.sort((a, b) => b.inside.size - a.inside.size || (a.enclosure < b.enclosure ? -1 : 1));
+  return (id) => styled.filter(({ inside }) => inside.has(id));
 }
 
 /**
@@ -117,7 +135,7 @@ function layersOf(
   diagram: DiagramCommon,
   structure: Hierarchy,
   i: number,
-  { branches, roles }: { readonly branches: readonly Layer[]; readonly roles: Roles },
+  { near, roles }: { readonly near: readonly Layer[]; readonly roles: Roles },
 ): Layer[] {
   const { styles } = diagram;
   const look = lookOf(diagram);
@@ -130,7 +148,7 @@ function layersOf(
     { origin: 'look', patch: { ...roleStyle(look, role), ...ofRole(diagram, role, roles) } },
   ];
   if (role !== null) layers.push({ origin: 'role', patch: own(styles.roles, role) ?? {} });
-  layers.push(...branches, { origin: 'this', patch: own(styles.only, structure.ids[i]!) ?? {} });
+  layers.push(...near, { origin: 'this', patch: own(styles.only, structure.ids[i]!) ?? {} });
   return layers;
 }
 
@@ -182,6 +200,11 @@ export function entriesIn(diagram: DiagramCommon, structure: Hierarchy, of: AnyS
       return all.filter((i) => structure.tier[i] === scope.tier);
     case 'role':
       return all.filter((i) => roleOf(diagram, structure, i, roles) === scope.role);
+    case 'enclosure': {
+      const enclosure = own(diagram.enclosures, scope.enclosure);
+      const inside = enclosure ? enclosedBy(diagram, enclosure) : new Set<string>();
+      return all.filter((i) => inside.has(structure.ids[i]!));
+    }
     case 'branch': {
       const inside = new Uint8Array(all.length);
       const top = structure.index.get(scope.entry);
@@ -215,13 +238,12 @@ export function explainStyle(
   const seen = new Map<string, ReturnType<typeof resolve>>();
   const owners = branchOwners(diagram, structure);
   const branches = branchLayers(diagram, structure);
+  const around = enclosureLayers(diagram);
   for (const i of entriesIn(diagram, structure, scope, roles)) {
-    const key = kindOfStyle(diagram, structure, roles, owners, i);
-    if (!seen.has(key))
-      seen.set(
-        key,
-        resolve(layersOf(diagram, structure, i, { branches: branches(owners[i]!), roles }), lookOf(diagram)),
-      );
+    const key = kindOfStyle(diagram, structure, roles, { owners, around, i });
+    if (seen.has(key)) continue;
+    const near = [...around(structure.ids[i]!), ...branches(owners[i]!)];
+    seen.set(key, resolve(layersOf(diagram, structure, i, { near, roles }), lookOf(diagram)));
   }
   return explained([...seen.values()]);
 }

@@ -62,6 +62,7 @@ const scope: fc.Arbitrary<Scope> = fc.oneof(
   fc.constant<Scope>({ kind: 'everything' }),
   fc.integer({ min: 1, max: 5 }).map((tier): Scope => ({ kind: 'tier', tier })),
   fc.constantFrom('manager', 'vacancy').map((role): Scope => ({ kind: 'role', role })),
+  fc.constantFrom('x', 'y').map((enclosure): Scope => ({ kind: 'enclosure', enclosure })),
   id.map((entry): Scope => ({ kind: 'branch', entry })),
   id.map((entry): Scope => ({ kind: 'this', entry })),
 );

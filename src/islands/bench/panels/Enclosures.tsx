@@ -1,7 +1,6 @@
-import { kindOf } from '../../../core/diagram';
-import { childrenOf } from '../../../core/hierarchy';
-import { own, plainEnclosure, type Enclosure } from '../../../core/model';
-import { enclosedBy } from '../../../core/scene';
+import { kindOf, type Command, type Diagram } from '../../../core/diagram';
+import { childrenOf, enclosedBy } from '../../../core/hierarchy';
+import { own, plainEnclosure, type Enclosure, type StyleProperty } from '../../../core/model';
 import { newId } from '../../shared/ids';
 import { Check } from '../Check';
 import { useBench, useParts } from '../context';
@@ -64,6 +63,15 @@ export function Enclosures() {
   );
 }
 
+/** Takes back what is set for those within an enclosure, before it goes. */
+const handedBack = ({ styles }: Diagram, enclosure: string): Command[] =>
+  Object.keys(own(styles.enclosures ?? {}, enclosure) ?? {}).map((property) => ({
+    kind: 'setStyle',
+    scope: { kind: 'enclosure', enclosure },
+    property: property as StyleProperty,
+    value: null,
+  }));
+
 function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: readonly string[] }) {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
@@ -88,7 +96,10 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
           value={name}
           onChange={(event) => change({ name: event.target.value }, `enclosure:${id}`)}
         />
-        <RemoveButton label={`Remove the enclosure ${name}`} onClick={() => perform([{ kind: 'dropEnclosure', id }])} />
+        <RemoveButton
+          label={`Remove the enclosure ${name}`}
+          onClick={() => perform([...handedBack(diagram, id), { kind: 'dropEnclosure', id }])}
+        />
       </div>
       <p className="flex flex-wrap items-center gap-x-3 text-muted">
         {head ? `The branch of ${head.name || 'an entry without a name'}: ${told}` : told}

@@ -1,5 +1,5 @@
 import { kindOf, type Diagram, type Scope } from '../../../core/diagram';
-import { ownRoles, roman, tierCount, type Listing } from '../../../core/hierarchy';
+import { enclosedBy, ownRoles, roman, tierCount, type Listing } from '../../../core/hierarchy';
 import { own } from '../../../core/model';
 import type { ScopeChoice } from '../kinds/kind-parts';
 import { entriesOf, leadingEntry, type Selection } from '../selection';
@@ -45,6 +45,27 @@ export function thisScope(
   const picked = entriesOf(selection).length;
   const name = own(entries, selected)?.name || `this ${noun}`;
   return [{ scope: { kind: 'this', entry: selected }, words: picked > 1 ? `Only these ${picked}` : `Only ${name}` }];
+}
+
+/** An enclosure: the one that is scoped, else one around the selected entry, with all others to choose in place; none where there are none. */
+export function enclosureScope(diagram: Diagram, scope: Scope, selection: Selection): readonly ScopeChoice[] {
+  const all = Object.values(diagram.enclosures).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const selected = leadingEntry(selection);
+  const known = scope.kind === 'enclosure' ? own(diagram.enclosures, scope.enclosure) : undefined;
+  const around = selected === null ? undefined : all.find((one) => enclosedBy(diagram, one).has(selected));
+  const chosen = known ?? around ?? all[0];
+  if (!chosen) return [];
+  const told = ({ id, name }: { readonly id: string; readonly name: string }) =>
+    name || `no. ${all.findIndex((one) => one.id === id) + 1}`;
+  const scoped = (id: string) => ({ kind: 'enclosure' as const, enclosure: id });
+  const options = all.map((one) => ({ scope: scoped(one.id), words: told(one) }));
+  return [
+    {
+      scope: scoped(chosen.id),
+      words: `Enclosure: ${told(chosen)}`,
+      ...(all.length > 1 && { among: { label: 'Which enclosure', options } }),
+    },
+  ];
 }
 
 /** The role of an entry as a scope; null where it has none. `at`: its index in the structure. */

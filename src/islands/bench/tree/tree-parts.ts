@@ -9,7 +9,7 @@ import { moveMany, movingWords } from './drop-words';
 import { nudgePlan } from './nudging';
 import { entriesOf, leadingEntry } from '../selection';
 import { linkScopes, structureScope } from '../style/link-scopes';
-import { thisScope, tierScope } from '../style/tier-scopes';
+import { enclosureScope, thisScope, tierScope } from '../style/tier-scopes';
 import { TierArrangement } from './TierArrangement';
 import type { KindParts, ScopeChoice } from '../kinds/kind-parts';
 
@@ -42,6 +42,7 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
           })),
         },
       });
+    choices.push(...enclosureScope(diagram, scope, selection));
     if (selected !== null && at !== undefined) {
       const name = own(diagram.entries, selected)!.name || 'this entry';
       if (structure.count[at]! > 0)

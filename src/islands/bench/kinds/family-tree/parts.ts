@@ -3,7 +3,7 @@ import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { createEntry, styleProperties } from '../../../../core/model';
 import type { FamilyTree } from '../../../../core/kinds/family-tree';
 import { structureScope } from '../../style/link-scopes';
-import { thisScope, tierScope } from '../../style/tier-scopes';
+import { enclosureScope, thisScope, tierScope } from '../../style/tier-scopes';
 import { nearestTowards } from '../../stage/nearest-towards';
 import type { KindParts } from '../kind-parts';
 import { FamilyArrangement } from './FamilyArrangement';
@@ -49,6 +49,7 @@ export const familyTreeParts: KindParts = {
           ],
         },
       },
+      ...enclosureScope(diagram, scope, selection),
       ...thisScope(diagram, structure, selection, 'person'),
       ...structureScope(structure, scope, 'Family lines', 'all alike'),
     ];
