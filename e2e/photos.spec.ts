@@ -51,7 +51,7 @@ test('photos above the text, in squares, or hidden, by their tier', async ({ des
   const picture = box(page, 'Maren Solheim').locator('image');
   await expect(picture).toHaveAttribute('style', /circle/);
   await step(page, 'Style');
-  await page.getByText('Photos, signs, effects').click();
+  await page.getByText('Photos, signs, effects', { exact: true }).click();
   await page.getByLabel('Photo shape', { exact: true }).selectOption('square');
   await expect(picture).not.toHaveAttribute('style', /circle/);
   const side = Number(await picture.getAttribute('width'));

@@ -25,7 +25,7 @@ const groups: [string, [string, string][]][] = [
       ['F2', 'edit the name, or the words of a selected link'],
       ['L', 'to the links of the selected entry, one by one'],
       ['S', 'style the selected entry alone'],
-      ['R', 'give the last style to what is selected'],
+      ['R', 'give the last style, or the one that is matched, to what is selected'],
       ['Shift + drag', 'a frame around several'],
       [
         'Alt + drag',

@@ -22,7 +22,7 @@ import type { Listing } from '../../core/hierarchy';
 import { entryPick, isSame, leadingEntry, stillThere, type Selection } from './selection';
 import { newId } from '../shared/ids';
 import type { Visitor } from '../shared/live';
-import type { GivenStyle } from './style/given-style';
+import type { GivenStyle, Matching } from './style/given-style';
 import type { Lost, SaveState, Syncing } from './sync';
 
 export const steps = ['list', 'arrange', 'style', 'figures', 'notes', 'hand-out'] as const;
@@ -52,6 +52,8 @@ export interface BenchState {
   readonly scope: Scope;
   /** What was given last in Style, to be given to others by one key; null before. */
   readonly lastStyle: GivenStyle | null;
+  /** The style of an entry that whoever is clicked takes; null where none is being matched. */
+  readonly matching: Matching | null;
   /** Colours given by hand, the last one first. */
   readonly usedColours: readonly string[];
   /** Entries lit in the drawing because something about them is pointed at. */
@@ -89,6 +91,7 @@ export interface BenchState {
         | 'step'
         | 'scope'
         | 'lastStyle'
+        | 'matching'
         | 'usedColours'
         | 'lit'
         | 'litRegions'
@@ -109,6 +112,14 @@ export interface BenchState {
 const leading = (selection: Selection): { selection: Selection; selected: string | null } => {
   return { selection, selected: leadingEntry(selection) };
 };
+
+/** What applied to the one selected applies to the one that is selected now. */
+function scopeAfter(scope: Scope, selection: Selection): Scope {
+  const last = selection.at(-1);
+  if (!last || (scope.kind !== 'this' && scope.kind !== 'link')) return scope;
+  if (last.for === 'entry') return { kind: 'this', entry: last.id };
+  return last.for === 'link' ? { kind: 'link', link: last.id } : scope;
+}
 
 const nothingLit: ReadonlySet<string> = new Set();
 const notDrawn =
@@ -186,6 +197,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       step: 'list',
       scope: { kind: 'everything' },
       lastStyle: null,
+      matching: null,
       usedColours: [],
       lit: nothingLit,
       litRegions: nothingLit,
@@ -229,7 +241,12 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         mergeKey = null;
         const before = get().selection;
         if (before.length === selection.length && before.every((one, i) => isSame(one, selection[i]!))) return;
-        set({ ...leading(selection), lit: nothingLit, litRegions: nothingLit });
+        set({
+          ...leading(selection),
+          scope: scopeAfter(get().scope, selection),
+          lit: nothingLit,
+          litRegions: nothingLit,
+        });
       },
       tryOut(gesture) {
         trying = null;

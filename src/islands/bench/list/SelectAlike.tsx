@@ -1,6 +1,6 @@
 import { kindOf, type Scope } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
-import { entryPick } from '../selection';
+import { entryPick, linkPick } from '../selection';
 import { roleScope } from '../style/tier-scopes';
 
 /** Selects all that are like the selected entry: of its tier, its role, its branch, or its very style. */
@@ -12,6 +12,7 @@ export function SelectAlike() {
   if (selected === null) return null;
   const kind = kindOf(diagram.kind);
   const alike = (how: string) => {
+    if (how === 'links') return store.getState().pick(Object.keys(diagram.links).map(linkPick));
     const structure = kind.structure(diagram);
     const at = structure.index.get(selected);
     if (at === undefined) return;
@@ -40,6 +41,7 @@ export function SelectAlike() {
         {kind.roles.length > 0 && <option value="role">all of this role</option>}
         {kind.edits.noneUnderAnother === null && <option value="branch">all of this branch</option>}
         <option value="style">all of the same style</option>
+        {Object.keys(diagram.links).length > 0 && <option value="links">all links instead</option>}
       </select>
     </label>
   );

@@ -44,6 +44,11 @@ export function Looks({ kind }: { kind: KindId }) {
           <button className="plain text-sm" onClick={() => handBackEverything(store)}>
             Hand back {byHand === 1 ? 'it' : `all ${byHand}`}
           </button>
+          {palette && (
+            <button className="plain ml-3 text-sm" onClick={() => handBackEverything(store, 'colours too')}>
+              and its colours and page
+            </button>
+          )}
         </p>
       )}
     </section>

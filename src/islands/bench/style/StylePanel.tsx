@@ -9,6 +9,7 @@ import { partsOf } from '../kinds';
 import { giveStyle, handBackAll, liftStyle } from './give-style';
 import { HouseStyles } from './HouseStyles';
 import { Looks } from './Looks';
+import { Match } from './Match';
 import { OwnRoles } from './OwnRoles';
 import { Palettes } from './Palettes';
 import { boxGroups, effectProperties, linkGroups, type Row, type RowGroup, type Told, type Value } from './properties';
@@ -87,6 +88,7 @@ export function StylePanel() {
             )}
           </div>
           {scope.kind === 'this' && here.length > 0 && <Lift scope={scope} />}
+          {scope.kind === 'this' && <Match entry={scope.entry} groups={groups} here={here} />}
         </section>
       ) : (
         <p className="mt-4 text-muted">{ofLinks ? 'There is no such line.' : 'No entry has this yet.'}</p>

@@ -3,6 +3,7 @@ import { linkProperties, styleProperties } from '../../../core/model';
 import { entriesOf, entryPick, isPicked, linkPick, linksOf, type Selection } from '../selection';
 import type { BenchStore } from '../store';
 import type { GivenStyle } from './given-style';
+import { giveMatched } from './match-style';
 
 /** "Only this" means all that is selected, where that is several. */
 function scopesMeant(scope: Scope, selection: Selection): Scope[] {
@@ -36,17 +37,16 @@ export function giveStyle(store: BenchStore, scope: Scope, given: GivenStyle): v
   set({ lastStyle: given });
 }
 
-/** Hands back everything that was set by hand in the whole diagram, in one step. */
-export function handBackEverything(store: BenchStore): void {
+/** Hands back everything that was set by hand in the whole diagram, in one step; the colours of its look and page as well where that is asked for. */
+export function handBackEverything(store: BenchStore, and?: 'colours too'): void {
   const { diagram, perform } = store.getState();
-  perform(
-    settingsByHand(diagram).map(({ scope, property }): Command => ({
-      kind: 'setStyle',
-      scope: scope as Scope,
-      property,
-      value: null,
-    })),
-  );
+  const settings = settingsByHand(diagram).map(({ scope, property }): Command => ({
+    kind: 'setStyle',
+    scope: scope as Scope,
+    property,
+    value: null,
+  }));
+  perform(and ? [...settings, { kind: 'setPalette', palette: null }] : settings);
 }
 
 /** What the selected entries set alone is said for the tiers or roles they belong to instead, in one step; `to` tells the scope of an entry. */
@@ -89,7 +89,8 @@ export function handBackAll(store: BenchStore, scope: Scope, properties: readonl
 
 /** Gives the last style to each of what is selected, in one step; says so where there is nothing to repeat, or nothing it fits. */
 export function repeatStyle(store: BenchStore): boolean {
-  const { lastStyle, selection, notify, perform } = store.getState();
+  const { lastStyle, matching, selection, notify, perform } = store.getState();
+  if (matching) return giveMatched(store);
   if (!lastStyle) {
     notify(['No style was given yet: choose one in Style, then select others and press R.']);
     return false;
