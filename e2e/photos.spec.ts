@@ -34,7 +34,11 @@ test('photos are dropped on a box or a line, or find their entries by name; the 
   await expect(box(page, 'Ivo Marangoni').locator('image')).toHaveCount(1);
   await dropPictures(page.getByTestId('stage'), 'Ama Boateng.png', 'taavi korvits.png', 'nobody.png');
   await expect(pictures).toHaveCount(4);
-  await expect(page.getByText('No entry is called like nobody.png')).toBeVisible();
+  // Who is not in the list can be made, or left out.
+  const asked = page.getByLabel('Pictures without an entry');
+  await expect(asked.getByText('No person is called like nobody.png.')).toBeVisible();
+  await asked.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(asked).toHaveCount(0);
   await kept(page);
   const id = page.url().split('/').at(-1)!.split('?')[0]!;
   const svg = await (await page.request.get(`/api/diagrams/${id}/hand-out?format=svg`)).text();
@@ -43,6 +47,29 @@ test('photos are dropped on a box or a line, or find their entries by name; the 
   await page.getByTestId('stage').click({ position: { x: 8, y: 8 } });
   await page.keyboard.press('Control+z');
   await expect(pictures).toHaveCount(2);
+});
+
+test('pictures that are named like nobody make new entries, and one is pasted onto the selected box', async ({
+  desk: page,
+}) => {
+  await makeChart(page, crew, 5);
+  await box(page, 'Taavi Kõrvits').click();
+  await page.evaluate((data) => {
+    const bytes = Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0));
+    const carried = new DataTransfer();
+    carried.items.add(new File([bytes], 'image.png', { type: 'image/png' }));
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: carried, bubbles: true, cancelable: true }),
+    );
+  }, png);
+  await expect(box(page, 'Taavi Kõrvits').locator('image')).toHaveCount(1);
+  await dropPictures(page.getByTestId('stage'), 'Ede Nwachukwu.png', 'Bao Lindqvist.png', 'Maren Solheim.png');
+  await page.getByRole('button', { name: 'Make 2 new people of them' }).click();
+  for (const name of ['Ede Nwachukwu', 'Bao Lindqvist', 'Maren Solheim'])
+    await expect(box(page, name).locator('image')).toHaveCount(1);
+  await kept(page);
+  await page.keyboard.press('Control+z');
+  await expect(box(page, 'Ede Nwachukwu')).toHaveCount(0);
 });
 
 test('photos above the text, in squares, or hidden, by their tier', async ({ desk: page }) => {

@@ -1,4 +1,4 @@
-import type { DiagramCommon } from '../model';
+import { KeptFor, type DiagramCommon } from '../model';
 import {
   baseOf,
   isMarked,
@@ -49,12 +49,29 @@ export interface Notes {
   readonly aside?: { readonly x: number; readonly align: 'left' | 'right' };
 }
 
+interface Kept {
+  readonly notes: DiagramCommon['notes'];
+  readonly legend: string;
+  readonly width: number;
+  readonly made: Notes;
+}
+const kept = new KeptFor<DiagramCommon['titleBlock'], Kept>();
+
 /** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
 export function notesWithin(
   diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>,
   legend: string,
   width: number,
 ): Notes {
+  const { titleBlock, notes } = diagram;
+  const before = kept.get(titleBlock);
+  if (before && before.notes === notes && before.legend === legend && before.width === width) return before.made;
+  const made = notesMade(diagram, legend, width);
+  kept.set(titleBlock, { notes, legend, width, made });
+  return made;
+}
+
+function notesMade(diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>, legend: string, width: number): Notes {
   const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const [above, below] = [noteRow(diagram, 'above', width), noteRow(diagram, 'below', width)];
   const note = (id: Note['id'], text: string, face: Face, size: number, align: Align, room: number): Note => {

@@ -4,6 +4,7 @@ import { Head } from './Head';
 import { useParts } from './context';
 import { LostWork } from './LostWork';
 import { Notices } from './Notices';
+import { Unmatched } from './pictures/Unmatched';
 import { RemoveDialog } from './RemoveDialog';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { SidePanel } from './SidePanel';
@@ -67,6 +68,7 @@ export function Body() {
         <Stage />
       </main>
       <Foot />
+      <Unmatched />
       <Notices />
       <RemoveDialog />
       <ShortcutsDialog />

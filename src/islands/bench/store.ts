@@ -54,6 +54,8 @@ export interface BenchState {
   readonly lastStyle: GivenStyle | null;
   /** The style of an entry that whoever is clicked takes; null where none is being matched. */
   readonly matching: Matching | null;
+  /** Picture files brought that fit no entry, until it is said what becomes of them. */
+  readonly unmatched: readonly File[];
   /** Colours given by hand, the last one first. */
   readonly usedColours: readonly string[];
   /** Entries lit in the drawing because something about them is pointed at. */
@@ -92,6 +94,7 @@ export interface BenchState {
         | 'scope'
         | 'lastStyle'
         | 'matching'
+        | 'unmatched'
         | 'usedColours'
         | 'lit'
         | 'litRegions'
@@ -198,6 +201,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       scope: { kind: 'everything' },
       lastStyle: null,
       matching: null,
+      unmatched: [],
       usedColours: [],
       lit: nothingLit,
       litRegions: nothingLit,

@@ -9,7 +9,7 @@ function entryAt(target: EventTarget | null): string | null {
   return target.closest('[data-entry]')?.getAttribute('data-entry') ?? entryOfLine(target);
 }
 
-/** Files dropped anywhere on the Bench are taken, pictures by the entry they are dropped on, or refused in words; the browser never opens one in place of the application. */
+/** Files dropped anywhere on the Bench, and pictures pasted, are taken, pictures by the entry they are dropped on, or refused in words; the browser never opens one in place of the application. */
 export function useDroppedFiles(): void {
   const { store } = useParts();
   useEffect(() => {
@@ -29,9 +29,18 @@ export function useDroppedFiles(): void {
           'To bring a newer list, open it, copy its lines and put them into List, As text; or begin a new diagram on the Desk.',
         ]);
     };
+    // Cells copied from a spreadsheet bring a picture of themselves along: where there is text, that is what is meant.
+    const paste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])].filter(({ type }) => type.startsWith('image/'));
+      if (files.length === 0 || event.clipboardData?.types.includes('text/plain')) return;
+      event.preventDefault();
+      void bringPictures(store, files, entryAt(event.target));
+    };
+    window.addEventListener('paste', paste);
     window.addEventListener('dragover', over);
     window.addEventListener('drop', drop);
     return () => {
+      window.removeEventListener('paste', paste);
       window.removeEventListener('dragover', over);
       window.removeEventListener('drop', drop);
     };
