@@ -151,7 +151,12 @@ test('a picture is kept with its entry and leaves with the diagram', async ({ de
     .setInputFiles(
       ['notes.png', 'more.png'].map((name) => ({ name, mimeType: 'image/png', buffer: Buffer.from('no picture') })),
     );
-  await expect(page.getByText('No entry is called like notes.png, more.png')).toBeVisible();
+  const asked = page.getByLabel('Pictures without an entry');
+  await expect(asked).toContainText('is called like notes.png, more.png.');
+  // What is no picture makes no entry, and says so.
+  await asked.getByRole('button', { name: /^Make 2 new/ }).click();
+  await expect(page.getByText(/more\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
+  await expect(asked).toHaveCount(0);
 });
 
 test('the whole job without a pointer', async ({ desk: page }) => {

@@ -150,8 +150,13 @@ function bestCompact(input: Task, choice: Choice) {
   return { compact, shapes, best: bestShape(shapes, room, largestOf(input))! };
 }
 
+/** Of more entries nothing is kept from one trial to the next: it would take more room than it saves time. */
+const mostKnown = 3_000;
+
 /** Known shapes of branches between two tiers, by the sizes of these and by how closely it is looked. */
-function knownFor({ known, sizes: { length } }: Task, { sizes, ease, tierEase, look }: Choice): KnownShapes {
+function knownFor({ known, tier: all, sizes: { length } }: Task, choice: Choice): KnownShapes | null {
+  if (all.length > mostKnown) return null;
+  const { sizes, ease, tierEase, look } = choice;
   const own: (Map<number, readonly BranchShape[]> | undefined)[] = [];
   return (tier, deepest) => {
     const at = tier * (length + 1) + deepest;

@@ -24,12 +24,18 @@ function explainedIn(diagram: Diagram, scope: Scope) {
   > | null;
 }
 
-/** Sets on each scope what its entries do not show already. */
+/** What text stands on, and so what may have another colour chosen for it. */
+const grounds: readonly GivenStyle['property'][] = ['fill', 'cover', 'shape'];
+const texts: readonly GivenStyle['property'][] = ['text', 'detailText'];
+
+/** Sets on each scope what its entries do not show already; colours of text always where what they stand on is set, so that they stay as they are given. */
 export const matchingCommands = (diagram: Diagram, scopes: readonly Scope[], given: readonly GivenStyle[]): Command[] =>
   scopes.flatMap((scope) => {
     const told = explainedIn(diagram, scope);
+    const differs = ({ property, value }: GivenStyle) => !told || own(told, property)?.value !== value;
+    const grounded = given.some((one) => grounds.includes(one.property) && differs(one));
     return given
-      .filter(({ property, value }) => !told || own(told, property)?.value !== value)
+      .filter((one) => differs(one) || (grounded && texts.includes(one.property)))
       .map(({ property, value }): Command => ({ kind: 'setStyle', scope, property, value }));
   });
 
