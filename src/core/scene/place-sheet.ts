@@ -80,13 +80,13 @@ export function placeOnSheet(
     };
     const right = left + width - corner.width;
     const at = drawing.x + left * scale;
-    const notesAt = (aside: Notes['aside']): OnSheet => ({
+    const besideIt = (aside: NonNullable<Notes['aside']>): OnSheet => ({
       sheet: paper,
       drawing,
-      notes: { ...notes, ...(aside && { aside }) },
+      notes: { ...notes, aside },
     });
-    if (right >= left && !taken(corner)) return notesAt({ x: at, align: 'left' });
-    if (right >= left && !taken({ ...corner, x: right })) return notesAt({ x: at + width * scale, align: 'right' });
+    if (right >= left && !taken(corner)) return besideIt({ x: at, align: 'left' });
+    if (right >= left && !taken({ ...corner, x: right })) return besideIt({ x: at + width * scale, align: 'right' });
   }
   return { sheet: paper, drawing: below, notes };
 }

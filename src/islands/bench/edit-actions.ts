@@ -15,23 +15,30 @@ export type AddWhere = 'next' | 'under' | 'above' | 'beside';
 export const addWhere = (held: Pick<KeyboardEvent, 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>): AddWhere =>
   held.ctrlKey || held.metaKey ? 'beside' : held.shiftKey ? 'under' : held.altKey ? 'above' : 'next';
 
+/** An entry to be added at another, in the way of its kind; null where that has no meaning. */
+export function addition(
+  diagram: Diagram,
+  where: AddWhere,
+  at: string | null,
+): { readonly added: string; readonly gesture: Gesture } | null {
+  const { adds } = kindOf(diagram.kind);
+  if (adds) return adds(diagram, where, at, newId);
+  if (where === 'beside') return null;
+  const added = newId();
+  const gesture =
+    at === null || where === 'next' || !hasTiersUnder(diagram)
+      ? addNext(diagram, at, { id: added })
+      : where === 'under'
+        ? addUnder(diagram, at, { id: added })
+        : addAbove(diagram, at, { id: added });
+  return gesture && { added, gesture };
+}
+
 /** Adds an entry by the selection; returns its id, or null where that has no meaning. */
 export function addEntry(store: BenchStore, where: AddWhere, at: string | null): string | null {
   const { diagram, perform } = store.getState();
-  const { adds } = kindOf(diagram.kind);
-  if (adds) {
-    const made = adds(diagram, where, at, newId);
-    return made && perform(made.gesture, { select: made.added }) ? made.added : null;
-  }
-  if (where === 'beside') return null;
-  const id = newId();
-  const gesture =
-    at === null || where === 'next' || !hasTiersUnder(diagram)
-      ? addNext(diagram, at, { id })
-      : where === 'under'
-        ? addUnder(diagram, at, { id })
-        : addAbove(diagram, at, { id });
-  return perform(gesture, { select: id }) ? id : null;
+  const made = addition(diagram, where, at);
+  return made && perform(made.gesture, { select: made.added }) ? made.added : null;
 }
 
 const moves = {

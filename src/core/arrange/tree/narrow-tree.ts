@@ -28,7 +28,7 @@ export function narrowTree(input: TidyTreeInput): Float64Array {
   const start = new Float64Array(leaves + 1);
   for (let i = 0; i < n; i++) if (input.count[i] === 0) start[places.leafOf[i]!] = tidy[i]!;
   start[leaves] = width;
-  const rules = rulesOf(input, places);
+  const { rules, siblings } = rulesOf(input, places, leaves);
   if (rules.reduce((pairs, { at }) => pairs + at.length ** 2, 0) > mostPairs) return tidy;
   const linear = new Float64Array(leaves + 1);
   linear[leaves] = 1;
@@ -39,7 +39,7 @@ export function narrowTree(input: TidyTreeInput): Float64Array {
   const near = solveInside(
     least.z,
     [...rules, within],
-    { linear: new Float64Array(leaves + 1), squares: siblingGaps(input, places) },
+    { linear: new Float64Array(leaves + 1), squares: siblings },
     1e-4,
   );
   // The narrowest itself keeps all rules too, only less tidily.
@@ -48,7 +48,6 @@ export function narrowTree(input: TidyTreeInput): Float64Array {
 
 /** The place of each node as a sum over the places of leaves. */
 interface Places {
-  readonly leaves: number;
   readonly leafOf: Int32Array;
   readonly of: readonly Place[];
 }
@@ -73,11 +72,14 @@ function placesByLeaves({ roots, first, count, breadth }: TidyTreeInput): Places
     if (count[i] === 0) of[i] = { at: [leafOf[i]!], by: [1], plus: 0 };
     else {
       const [a, b] = [first[i]!, first[i]! + count[i]! - 1];
-      const middle = sumOf(of[a]!, 0.5, of[b]!, 0.5);
-      of[i] = a === b ? of[a]! : { ...middle, plus: middle.plus + (breadth[b]! - breadth[a]!) / 4 };
+      if (a === b) of[i] = of[a]!;
+      else {
+        const middle = sumOf(of[a]!, 0.5, of[b]!, 0.5);
+        of[i] = { ...middle, plus: middle.plus + (breadth[b]! - breadth[a]!) / 4 };
+      }
     }
   }
-  return { leaves, leafOf, of };
+  return { leafOf, of };
 }
 
 /** Two sums weighed and added; leaves rise in each. */
@@ -92,39 +94,35 @@ function sumOf(a: Place, weight: number, b: Place, other: number): Place {
   return { at, by, plus: weight * a.plus + other * b.plus };
 }
 
-function rulesOf(input: TidyTreeInput, { leaves, of }: Places): Rule[] {
+/** What keeps nodes apart and within the width, which comes after the leaves; `siblings`: those of the rules that keep siblings apart. */
+function rulesOf(
+  input: TidyTreeInput,
+  { of }: Places,
+  leaves: number,
+): { readonly rules: readonly Rule[]; readonly siblings: readonly Rule[] } {
   const { breadth, siblingGap, branchGap } = input;
   const { tier, parent } = levelsOf(input);
   const n = of.length;
   const rules: Rule[] = [];
+  const siblings: Rule[] = [];
   for (let i = 0; i < n; i++) {
     const { at, by, plus } = of[i]!;
     if (i === 0 || tier[i] !== tier[i - 1]) rules.push({ at, by, least: breadth[i]! / 2 - plus });
     else {
-      const apart = (breadth[i]! + breadth[i - 1]!) / 2 + (parent[i] === parent[i - 1] ? siblingGap : branchGap);
+      const alike = parent[i] === parent[i - 1];
+      const apart = (breadth[i]! + breadth[i - 1]!) / 2 + (alike ? siblingGap : branchGap);
       const { plus: between, ...sum } = sumOf(of[i]!, 1, of[i - 1]!, -1);
-      rules.push({ ...sum, least: apart - between });
+      const rule = { ...sum, least: apart - between };
+      rules.push(rule);
+      if (alike) siblings.push(rule);
     }
     if (i === n - 1 || tier[i] !== tier[i + 1])
       rules.push({ at: [...at, leaves], by: [...by.map((one) => -one), 1], least: breadth[i]! / 2 + plus });
   }
-  return rules;
+  return { rules, siblings };
 }
 
-/** What siblings stand further apart than they need. */
-function siblingGaps(input: TidyTreeInput, { of }: Places): Rule[] {
-  const { breadth, siblingGap } = input;
-  const { parent } = levelsOf(input);
-  const gaps: Rule[] = [];
-  for (let i = 1; i < of.length; i++) {
-    if (parent[i] !== parent[i - 1]) continue;
-    const { plus, ...sum } = sumOf(of[i]!, 1, of[i - 1]!, -1);
-    gaps.push({ ...sum, least: (breadth[i]! + breadth[i - 1]!) / 2 + siblingGap - plus });
-  }
-  return gaps;
-}
-
-function levelsOf({ first, count, roots }: TidyTreeInput): { readonly tier: Int32Array; readonly parent: Int32Array } {
+function levelsOf({ first, count }: TidyTreeInput): { readonly tier: Int32Array; readonly parent: Int32Array } {
   const n = first.length;
   const [tier, parent] = [new Int32Array(n), new Int32Array(n).fill(-1)];
   for (let i = 0; i < n; i++)
@@ -132,7 +130,7 @@ function levelsOf({ first, count, roots }: TidyTreeInput): { readonly tier: Int3
       parent[c] = i;
       tier[c] = tier[i]! + 1;
     }
-  return { tier: roots === 0 ? new Int32Array(0) : tier, parent };
+  return { tier, parent };
 }
 
 /** All nodes by the places of the leaves, the leftmost edge at 0. */

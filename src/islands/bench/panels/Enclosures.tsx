@@ -1,6 +1,6 @@
-import { kindOf, type Command, type Diagram } from '../../../core/diagram';
+import { kindOf, type Scope } from '../../../core/diagram';
 import { childrenOf, enclosedBy } from '../../../core/hierarchy';
-import { own, plainEnclosure, type Enclosure, type StyleProperty } from '../../../core/model';
+import { own, plainEnclosure, type Enclosure } from '../../../core/model';
 import { newId } from '../../shared/ids';
 import { Check } from '../Check';
 import { useBench, useParts } from '../context';
@@ -8,6 +8,7 @@ import { NumberField } from '../NumberField';
 import { RemoveButton } from '../RemoveButton';
 import { entriesOf, entryPick } from '../selection';
 import { ColourField } from '../style/ColourField';
+import { handingBack } from '../style/give-style';
 
 const shapes: [Enclosure['shape'], string][] = [
   ['rounded', 'round corners'],
@@ -63,15 +64,6 @@ export function Enclosures() {
   );
 }
 
-/** Takes back what is set for those within an enclosure, before it goes. */
-const handedBack = ({ styles }: Diagram, enclosure: string): Command[] =>
-  Object.keys(own(styles.enclosures ?? {}, enclosure) ?? {}).map((property) => ({
-    kind: 'setStyle',
-    scope: { kind: 'enclosure', enclosure },
-    property: property as StyleProperty,
-    value: null,
-  }));
-
 function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: readonly string[] }) {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
@@ -84,6 +76,8 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
   const told = `${inside.length} ${inside.length === 1 ? noun : nouns}`;
   const head = branch === null ? undefined : own(diagram.entries, branch);
   const called = name || 'the enclosure';
+  // What is set for those within goes with it.
+  const ofThis = (scope: Scope) => scope.kind === 'enclosure' && scope.enclosure === id;
   const takesOut = picked.length > 0 && picked.every((one) => members.includes(one));
   return (
     <div className="grid gap-1 border-b border-hair pb-2 text-sm">
@@ -98,7 +92,7 @@ function OneEnclosure({ enclosure, picked }: { enclosure: Enclosure; picked: rea
         />
         <RemoveButton
           label={`Remove the enclosure ${name}`}
-          onClick={() => perform([...handedBack(diagram, id), { kind: 'dropEnclosure', id }])}
+          onClick={() => perform([...handingBack(diagram, ofThis), { kind: 'dropEnclosure', id }])}
         />
       </div>
       <p className="flex flex-wrap items-center gap-x-3 text-muted">

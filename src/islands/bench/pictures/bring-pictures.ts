@@ -1,9 +1,8 @@
 import { applyGesture, kindOf, type Command, type Diagram } from '../../../core/diagram';
-import { addNext, addUnder } from '../../../core/hierarchy';
 import { own } from '../../../core/model';
 import { ApiError } from '../../shared/api';
 import { bringPicture } from '../../shared/bring-picture';
-import { newId } from '../../shared/ids';
+import { addition } from '../edit-actions';
 import type { BenchStore } from '../store';
 import { entryOfFile } from './entry-of-file';
 
@@ -27,12 +26,8 @@ export async function bringPictures(
       unmatched.push(file);
       continue;
     }
-    try {
-      gesture.push({ kind: 'setImage', id: entry, image: await bringPicture(file) });
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      told.push(`${file.name}: ${error.message}`);
-    }
+    const image = await brought(file, told);
+    if (image) gesture.push({ kind: 'setImage', id: entry, image });
   }
   if (gesture.length > 0) {
     const now = store.getState().diagram;
@@ -45,29 +40,30 @@ export async function bringPictures(
 /** Makes an entry of each file that fits none, called as the file is, with its picture: after the selected one or under it, else last; one step to undo. */
 export async function makeEntriesOf(store: BenchStore, files: readonly File[]): Promise<void> {
   const told: string[] = [];
-  const brought: { readonly name: string; readonly image: Awaited<ReturnType<typeof bringPicture>> }[] = [];
+  const pictures: { readonly name: string; readonly image: BroughtPicture }[] = [];
   for (const file of files) {
-    try {
-      brought.push({ name: file.name.replace(/\.[^.]*$/, ''), image: await bringPicture(file) });
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      told.push(`${file.name}: ${error.message}`);
-    }
+    const image = await brought(file, told);
+    if (image) pictures.push({ name: file.name.replace(/\.[^.]*$/, ''), image });
   }
   const { diagram, selected } = store.getState();
   let [now, at] = [diagram, selected];
   const gesture: Command[] = [];
-  for (const { name, image } of brought) {
-    const made = madeNext(now, at, name);
+  for (const { name, image } of pictures) {
+    const made = addition(now, leadsAll(now, at) ? 'under' : 'next', at);
     if (!made) continue;
-    const all: Command[] = [...made.gesture, { kind: 'setImage', id: made.added, image }];
+    const { added } = made;
+    const all: Command[] = [
+      ...made.gesture,
+      { kind: 'rename', id: added, name },
+      { kind: 'setImage', id: added, image },
+    ];
     const outcome = applyGesture(now, all);
     if (!outcome.ok) {
       told.push(outcome.reason);
       continue;
     }
     gesture.push(...all);
-    [now, at] = [outcome.diagram, made.added];
+    [now, at] = [outcome.diagram, added];
   }
   if (gesture.length > 0)
     store
@@ -76,19 +72,22 @@ export async function makeEntriesOf(store: BenchStore, files: readonly File[]): 
   if (told.length > 0) store.getState().notify(told.slice(0, 4));
 }
 
-/** An entry of a name after another, or under one that leads all, in the way of its kind. */
-function madeNext(diagram: Diagram, at: string | null, name: string) {
-  const { adds } = kindOf(diagram.kind);
-  if (!adds) {
-    const added = newId();
-    // Whoever leads all gets them under it, instead of others beside it at the top.
-    const leads =
-      at !== null && own(diagram.entries, at)?.parent === null && kindOf(diagram.kind).edits.noneUnderAnother === null;
-    const gesture: readonly Command[] = leads
-      ? addUnder(diagram, at, { id: added, name })
-      : addNext(diagram, at, { id: added, name });
-    return { added, gesture };
+/** Whoever leads all gets further entries under it, instead of others beside it at the top. */
+const leadsAll = (diagram: Diagram, at: string | null): boolean =>
+  at !== null &&
+  !kindOf(diagram.kind).adds &&
+  kindOf(diagram.kind).edits.noneUnderAnother === null &&
+  own(diagram.entries, at)?.parent === null;
+
+type BroughtPicture = Awaited<ReturnType<typeof bringPicture>>;
+
+/** The picture of a file, kept by the server; null where it was refused, which is told. */
+async function brought(file: File, told: string[]): Promise<BroughtPicture | null> {
+  try {
+    return await bringPicture(file);
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    told.push(`${file.name}: ${error.message}`);
+    return null;
   }
-  const made = adds(diagram, 'next', at, newId);
-  return made && { ...made, gesture: [...made.gesture, { kind: 'rename', id: made.added, name } as const] };
 }

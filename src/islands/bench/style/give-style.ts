@@ -1,4 +1,4 @@
-import { kindOf, patchOf, settingsByHand, type Command, type Scope } from '../../../core/diagram';
+import { kindOf, patchOf, settingsByHand, type Command, type Diagram, type Scope } from '../../../core/diagram';
 import { linkProperties, styleProperties } from '../../../core/model';
 import { entriesOf, entryPick, isPicked, linkPick, linksOf, type Selection } from '../selection';
 import type { BenchStore } from '../store';
@@ -37,16 +37,16 @@ export function giveStyle(store: BenchStore, scope: Scope, given: GivenStyle): v
   set({ lastStyle: given });
 }
 
+/** Hands back what was set by hand in a diagram, where its scope is one of those meant. */
+export const handingBack = (diagram: Diagram, meant: (scope: Scope) => boolean = () => true): Command[] =>
+  settingsByHand(diagram).flatMap(({ scope, property }): Command[] =>
+    meant(scope as Scope) ? [{ kind: 'setStyle', scope: scope as Scope, property, value: null }] : [],
+  );
+
 /** Hands back everything that was set by hand in the whole diagram, in one step; the colours of its look and page as well where that is asked for. */
 export function handBackEverything(store: BenchStore, and?: 'colours too'): void {
   const { diagram, perform } = store.getState();
-  const settings = settingsByHand(diagram).map(({ scope, property }): Command => ({
-    kind: 'setStyle',
-    scope: scope as Scope,
-    property,
-    value: null,
-  }));
-  perform(and ? [...settings, { kind: 'setPalette', palette: null }] : settings);
+  perform([...handingBack(diagram), ...(and ? [{ kind: 'setPalette', palette: null } as const] : [])]);
 }
 
 /** What the selected entries set alone is said for the tiers or roles they belong to instead, in one step; `to` tells the scope of an entry. */

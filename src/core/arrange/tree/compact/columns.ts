@@ -131,44 +131,40 @@ interface BrokenIntoColumns {
 }
 
 /** Made apart from where it is used, so that what waits to be asked keeps nothing else. */
-const columnsTold = (input: CompactInput, broken: BrokenIntoColumns) => () => columnsBroken(input, broken);
+const columnsTold = (branchGap: number, broken: BrokenIntoColumns) => (): Column[] => {
+  const columns: Column[] = [];
+  walkColumns(branchGap, broken, columns);
+  return columns;
+};
 
-function columnsBroken({ branchGap }: CompactInput, { units, picks, shapes, gaps, ends }: BrokenIntoColumns): Column[] {
-  let [across, from] = [0, 0];
-  return ends.map((end) => {
-    if (from > 0) across += branchGap;
-    const column: Column['units'][number][] = [];
-    let [at, widest] = [0, 0];
-    for (let u = from; u < end; u++) {
-      if (u > from) at += gaps[u]!;
-      column.push({ entry: units[u]! - units[0]!, pick: picks[u]!, start: at });
-      const shape = shapes[u]![picks[u]!]!;
-      at += shape.along;
-      widest = Math.max(widest, shape.across);
-    }
-    const columnAt = across;
-    across += trunk.clear + widest;
-    from = end;
-    return { at: columnAt, units: column };
-  });
-}
-
-function columnsShape(input: CompactInput, head: Head, start: number, broken: BrokenIntoColumns): FoundShape {
-  const { picks, shapes, gaps, ends } = broken;
+/** Goes through the columns and tells the size of all. `told`: each of them put here, if asked for. */
+function walkColumns(
+  branchGap: number,
+  { units, picks, shapes, gaps, ends }: BrokenIntoColumns,
+  told: Column[] | null = null,
+): { readonly across: number; readonly along: number } {
   let [across, along, from] = [0, 0, 0];
   for (const end of ends) {
-    if (from > 0) across += input.branchGap;
+    if (from > 0) across += branchGap;
+    const column: Column['units'][number][] | null = told && [];
     let [at, widest] = [0, 0];
     for (let u = from; u < end; u++) {
       if (u > from) at += gaps[u]!;
+      column?.push({ entry: units[u]! - units[0]!, pick: picks[u]!, start: at });
       const shape = shapes[u]![picks[u]!]!;
       at += shape.along;
       widest = Math.max(widest, shape.across);
     }
+    if (column) told!.push({ at: across, units: column });
     across += trunk.clear + widest;
     along = Math.max(along, at);
     from = end;
   }
+  return { across, along };
+}
+
+function columnsShape(input: CompactInput, head: Head, start: number, broken: BrokenIntoColumns): FoundShape {
+  const { across, along } = walkColumns(input.branchGap, broken);
   const half = Math.max(head.across, head.stripBreadth) / 2;
   const left = Math.max(0, half - across / 2);
   return branchShape(
@@ -176,6 +172,6 @@ function columnsShape(input: CompactInput, head: Head, start: number, broken: Br
     start + along,
     left + across / 2,
     neckOf(head, left + across / 2, start),
-    { how: 'columns', columns: columnsTold(input, broken), start, left },
+    { how: 'columns', columns: columnsTold(input.branchGap, broken), start, left },
   );
 }

@@ -38,15 +38,13 @@ export function rows(input: CompactInput, head: Head, { narrowest, flat }: Level
 
 /** Made apart from where it is used, so that what waits to be asked keeps nothing else. */
 const atsOf = (picks: readonly ItemShape[], gap: number, left: number) => () =>
-  packed(picks, gap).ats.map((at) => at + left);
+  packed(picks, gap).map((at) => at + left);
 
 /** Where the items of a row begin, so that all keep their distance: low ones stand beside the heads of high ones, over what these lead. */
-export function packed(picks: readonly ItemShape[], gap: number): { ats: number[]; width: number; height: number } {
+export function packed(picks: readonly ItemShape[], gap: number): number[] {
   const ats: number[] = [];
-  const n = picks.length;
-  const sizes = packedSizes(n);
-  pack(picks, 0, n, gap, sizes, ats);
-  return { ats, width: sizes.widths[n - 1]!, height: sizes.heights[n - 1]! };
+  pack(picks, 0, picks.length, gap, packedSizes(picks.length), ats);
+  return ats;
 }
 
 /** Boxes that a row has so far: left out and reused, as thousands of rows are tried. */

@@ -133,7 +133,7 @@ export function shelves(input: CompactInput, head: Head, items: readonly Item[],
 const shelvesOf = (broken: readonly Broken[], gap: number) => (): Shelf[] =>
   broken.map(({ from, row, start, joined }) => {
     const picks = picksOf(row);
-    return { from, picks, ats: packed(picks, gap).ats, start, joined };
+    return { from, picks, ats: packed(picks, gap), start, joined };
   });
 
 const picksOf = ({ shapes, from, to }: Row): ItemShape[] => shapes.slice(from, to) as ItemShape[];
