@@ -6,7 +6,7 @@ export type { FitInput, Fitted, Gaps, Manner, TierSizes } from './fit-choice';
 
 /** Arrangements that are tried: fewer the more entries there are. */
 const mostTrials = 30;
-/** … of compact ones fewer: what a rough look finds says little of what a fine one will. */
+/** … of compact ones fewer; up to `several` entries each is looked at finely at once, as what a rough look finds says little of what a fine one will. */
 const mostCompactTrials = 8;
 const fewestTrials = 5;
 const trialsWorth = 6_000;
@@ -29,6 +29,8 @@ const worthBracket = 1.12;
 const worthFolding = 1.02;
 /** Bands may print comfortably when they are made as narrow as they can be, if they print this share of that before. */
 const worthNarrowing = 0.75;
+/** The wanted gaps and room around texts cost more than this: what prints less over comfortably without them is not looked at with them. */
+const worthEase = 1.15;
 /** A stepped outline is parted into this many columns at most. */
 const outlineColumns = [1, 2, 3, 4, 5, 6];
 const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
@@ -66,6 +68,7 @@ function search(input: Task, manner: Manner): Trial {
   const enough = goal(input);
   // Gaps take some of the room: what prints too small without them prints smaller with them.
   if (tight.scale < enough) return eased(input, manner, tight, tight.scale * 0.985);
+  if (tight.scale < Math.min(enough * worthEase, input.largestScale - 1e-9)) return eased(input, manner, tight, enough);
   const easy = searchAt(input, manner, { ease: 1, keptInRow: smallTeam });
   if (easy.scale < enough) return eased(input, manner, tight, enough);
   const folded = manner === 'bands' ? searchAt(input, manner, { ease: 1, keptInRow: 1 }) : easy;
@@ -104,15 +107,16 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
     ),
   );
   const tried: Trial[] = [];
+  const look = manner === 'compact' && n > few && n <= several ? 'fine' : 'rough';
   // Where tiers have few sizes, several ways lead to the same.
   const known = new Map<string, number>();
   let best: Trial | null = null;
   const attempt = (sizes: readonly number[], rows: number, worth: number): Trial | null => {
     if (left-- <= 0) return null;
     const key = `${sizes.join(' ')}|${rows}`;
-    const scale = known.get(key) ?? scaleOf(input, manner, { ...way, sizes, rows, look: 'rough' });
+    const scale = known.get(key) ?? scaleOf(input, manner, { ...way, sizes, rows, look });
     known.set(key, scale);
-    const trial: Trial = { ...way, sizes, rows, look: 'rough', scale };
+    const trial: Trial = { ...way, sizes, rows, look, scale };
     tried.push(trial);
     if (best === null || trial.scale > best.scale * worth) best = trial;
     return trial;
@@ -144,11 +148,8 @@ function searchAt(input: Task, manner: Manner, way: Pick<Trial, 'ease' | 'keptIn
   const different = tried
     .sort((a, b) => b.scale - a.scale)
     .filter((one, k) => k === tried.findIndex((other) => alike(one.sizes, other.sizes)));
-  const fine = lookedAt(
-    input,
-    different.slice(0, n > many ? fineTrialsOfMany : n > several ? fineTrialsOfSeveral : fineTrials),
-    'fine',
-  );
+  const worthFine = n > many ? fineTrialsOfMany : n > several ? fineTrialsOfSeveral : fineTrials;
+  const fine = look === 'fine' ? different : lookedAt(input, different.slice(0, worthFine), 'fine');
   if (fine[0]!.scale >= goal(input) || n > many) return fine[0]!;
   const [close] = lookedAt(input, fine.slice(0, n > several ? closeTrialsOfSeveral : closeTrials), 'close');
   return close!.scale > fine[0]!.scale ? close! : fine[0]!;
