@@ -7,6 +7,7 @@ import { chromium } from '../e2e/browser';
 import { Server } from '../e2e/server';
 import { migrate } from '../src/server/migrate';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
+import { analysisOf } from '../src/core/testing/arbitrary-decision';
 import { vennOf } from '../src/core/testing/arbitrary-venn';
 import { random } from './random';
 import { organisation } from './trees';
@@ -104,8 +105,14 @@ async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<S
   return spread(spans.slice(2));
 }
 
+type Measure = (server: Server, page: Page) => Promise<void>;
+
 /** Measures the Bench in Chromium on the built application; needs TEST_DATABASE_URL, as scripts/bench-browser.sh sets it. */
-export async function measureBrowser(): Promise<void> {
+export const measureBrowser = (): Promise<void> =>
+  inChromium([measureVenn, measureAnalysis, measureOn(500), measureOn(5000)]);
+
+/** Measures on a page of its own each, which does not carry what others left in the memory. */
+export async function inChromium(measures: readonly Measure[]): Promise<void> {
   if (!process.env.TEST_DATABASE_URL) throw new Error('TEST_DATABASE_URL is not set; run scripts/bench-browser.sh.');
   const pool = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL });
   await migrate(pool, fileURLToPath(new URL('../db/migrations', import.meta.url)));
@@ -118,8 +125,7 @@ export async function measureBrowser(): Promise<void> {
     await context.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
     console.log('\nThe Bench in Chromium\n');
     const before = ticks();
-    // A page of its own for each, which does not carry what others left in the memory.
-    for (const measure of [measureVenn, ...[500, 5000].map((n) => measureOn(n))]) {
+    for (const measure of measures) {
       const page = await context.newPage();
       await measure(server, page);
       await page.close();
@@ -162,9 +168,68 @@ async function measureVenn(server: Server, page: Page): Promise<void> {
   }
 }
 
+/**
+ * From a key to the drawing that shows what it changed, also where that is made in a worker: to the change of the drawing, and to a task after the frame that
+ * paints it.
+ */
+export async function redrawing(
+  page: Page,
+  keys: string,
+): Promise<{ readonly changed: Spread; readonly painted: Spread }> {
+  await page.evaluate(`
+    window.changed = []; window.painted = [];
+    if (!window.redrawing) {
+      let began = null;
+      document.addEventListener('input', () => (began = performance.now()), true);
+      window.redrawing = new MutationObserver(() => {
+        if (began === null) return;
+        const at = began;
+        began = null;
+        window.changed.push(performance.now() - at);
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => window.painted.push(performance.now() - at);
+          channel.port2.postMessage(null);
+        });
+      });
+      const stage = document.querySelector('[data-testid=stage]');
+      window.redrawing.observe(stage, { subtree: true, childList: true, attributes: true, characterData: true });
+    }
+  `);
+  for (const key of keys) {
+    await page.keyboard.type(key);
+    await page.waitForTimeout(80 + 17 * chance());
+  }
+  await page.waitForTimeout(300);
+  const { changed, painted } = await page.evaluate<{ changed: number[]; painted: number[] }>(
+    '({ changed: window.changed, painted: window.painted })',
+  );
+  return { changed: spread(changed), painted: spread(painted) };
+}
+
+/** 500 nodes of an analysis: a payoff typed, by which the values of all that lead to it change. */
+export async function measureAnalysis(server: Server, page: Page): Promise<void> {
+  const parents = Array.from({ length: 500 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 3)));
+  const diagram = analysisOf(parents, { chance: [true, false, true], weight: [1, 2, 3], payoff: [1, 5, 60, -3] });
+  const id = randomUUID();
+  await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
+  await page.goto(`/diagrams/${id}`);
+  await page.getByTestId('stage').waitFor();
+  await page.waitForTimeout(1500);
+  const cell = page.getByRole('textbox', { name: /^Payoff of / }).nth(6);
+  for (let run = 0; run < 4; run++) {
+    await cell.fill('');
+    await page.waitForTimeout(300);
+    const { changed, painted } = await redrawing(page, '1735209');
+    console.log(
+      `500 nodes of an analysis, typing a payoff: drawing changed ${words(changed)}; painted ${words(painted)}`,
+    );
+  }
+}
+
 const measureOn =
-  (n: number) =>
-  async (server: Server, page: Page): Promise<void> => {
+  (n: number): Measure =>
+  async (server, page) => {
     const names = [
       'Maëlle Adeyemi',
       'Tomasz Wieczorek',

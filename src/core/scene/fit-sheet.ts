@@ -1,5 +1,5 @@
 import { lineRunsThrough, overlap } from '../arrange/graph';
-import { fitTree, type FitInput, type Fitted, type Gaps } from '../arrange/tree';
+import { fitTree, newFitWork, type FitInput, type FitWork, type Fitted, type Gaps } from '../arrange/tree';
 import { tierCount, type Hierarchy } from '../hierarchy';
 import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
@@ -56,6 +56,7 @@ export function fitOnSheet(
   const foot = marks
     ? Float64Array.from(structure.ids, (id, i) => (marks.onward.has(id) ? markHeight(marks, id, styles[i]!) : 0))
     : null;
+  const work = newFitWork();
   const { sheet: onSheet, fitted: taken } = takeSheet(diagram.sheet, wished, (sheet) => {
     const onIt = { ...diagram, sheet };
     const arranged = (room: FitInput['room']) =>
@@ -67,6 +68,7 @@ export function fitOnSheet(
           ends: branches?.lines.ends ?? 'own',
           zones: branches?.zones ?? null,
         }),
+        work,
       );
     // What prints small gets the room of the title as well, where that can stand beside the one at the top.
     const high = structure.roots === 1 && margin === 0 ? roomBesideTitle(onIt, legend) : null;
@@ -102,7 +104,7 @@ const kept = new KeptFor<Hierarchy, { readonly choices: SizeChoices; readonly by
 const mostKept = 12;
 
 /** Arranged once for the same boxes and room, as when a name is typed that fits its tier. */
-function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput): Fitted {
+function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput, work: FitWork): Fitted {
   const { direction, tiers, lowest, mostColumns, gaps, leastGaps, room, largestScale, comfortable, margin } = input;
   const key = JSON.stringify([
     ...[margin, input.ends],
@@ -114,7 +116,7 @@ function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput)
     kept.set(structure, (known = { choices, byRest: new Map() }));
   const before = known.byRest.get(key);
   if (before) return before;
-  const fitted = fitTree(input);
+  const fitted = fitTree(input, work);
   known.byRest.set(key, fitted);
   return fitted;
 }

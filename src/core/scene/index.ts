@@ -10,6 +10,7 @@ export { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 export { markWords } from './marks';
 export { notesOn, sheetSet, titledAs, type Page, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
+export { takesLongToFit } from './takes-long';
 export { tierScene, type TierWords } from './tier-scene';
 export { entryGroup } from './entry-group';
 export { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';

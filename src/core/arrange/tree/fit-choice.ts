@@ -99,11 +99,21 @@ export interface Trial {
   readonly scale: number;
 }
 
+/** What was found out about one input, whatever its room, so that a trial works out only what is another in it. */
+export interface FitWork {
+  /** Shapes of branches in compact drawings, by the boxes they are of. */
+  readonly shapes: Map<string, Map<number, readonly BranchShape[]>>;
+  /** Sizes of drawings in bands, and these themselves. */
+  readonly sizes: Map<string, { readonly width: number; readonly height: number }>;
+  readonly layouts: Map<string, TierTreeLayout>;
+}
+
+export const newFitWork = (): FitWork => ({ shapes: new Map(), sizes: new Map(), layouts: new Map() });
+
 /** What is arranged, with what stands below each entry. */
 export interface Task extends FitInput {
   readonly items: readonly (readonly Item[])[];
-  /** Shapes of branches that were found with the same boxes, so that a trial works out only what is another in it. */
-  readonly known: Map<string, Map<number, readonly BranchShape[]>>;
+  readonly work: FitWork;
 }
 
 /** What is large enough. */
@@ -135,10 +145,21 @@ function sizeIn(
 ): { width: number; height: number } {
   if (manner === 'indented') return sizeIndented(indentedInput(input, choice));
   const size =
-    manner === 'bands' ? sizeOnTiers(bandsInput(input, choice, across)) : sizeInColumns(columnsInput(input, choice));
+    manner === 'bands'
+      ? inBands(input.work.sizes, choice, across, () => sizeOnTiers(bandsInput(input, choice, across)))
+      : sizeInColumns(columnsInput(input, choice));
   return manner === 'columns' || input.direction === 'right'
     ? { width: size.width, height: size.height + input.margin }
     : { width: size.width + input.margin, height: size.height };
+}
+
+/** What is worked out of bands once for each way of arranging them. */
+function inBands<T>(known: Map<string, T>, choice: Choice, across: Across, make: () => T): T {
+  const { sizes, rows, ease, tierEase, keptInRow } = choice;
+  const key = `${across} ${rows} ${ease} ${tierEase} ${keptInRow} ${sizes.join(' ')}`;
+  const made = known.get(key) ?? make();
+  known.set(key, made);
+  return made;
 }
 
 /** The shapes of a hierarchy that is not empty, and the one of the whole that prints largest. */
@@ -154,7 +175,7 @@ function bestCompact(input: Task, choice: Choice) {
 const mostKnown = 3_000;
 
 /** Known shapes of branches between two tiers, by the sizes of these and by how closely it is looked. */
-function knownFor({ known, tier: all, sizes: { length } }: Task, choice: Choice): KnownShapes | null {
+function knownFor({ work, tier: all, sizes: { length } }: Task, choice: Choice): KnownShapes | null {
   if (all.length > mostKnown) return null;
   const { sizes, ease, tierEase, look } = choice;
   const own: (Map<number, readonly BranchShape[]> | undefined)[] = [];
@@ -163,8 +184,8 @@ function knownFor({ known, tier: all, sizes: { length } }: Task, choice: Choice)
     const here = own[at];
     if (here) return here;
     const key = `${look} ${ease} ${tierEase} ${tier} ${sizes.slice(tier - 1, deepest).join(' ')}`;
-    const found = known.get(key) ?? new Map<number, readonly BranchShape[]>();
-    known.set(key, found);
+    const found = work.shapes.get(key) ?? new Map<number, readonly BranchShape[]>();
+    work.shapes.set(key, found);
     return (own[at] = found);
   };
 }
@@ -176,7 +197,7 @@ export function made(input: Task, manner: Manner, choice: Trial): Fitted {
     manner === 'bands' ? acrossBands(input, choice) : { across: 'near' as const, scale: choice.scale };
   const layout =
     manner === 'bands'
-      ? arrangeTierTree(bandsInput(input, choice, across))
+      ? inBands(input.work.layouts, choice, across, () => arrangeTierTree(bandsInput(input, choice, across)))
       : manner === 'columns'
         ? arrangeColumns(columnsInput(input, choice))
         : manner === 'indented'

@@ -1,8 +1,27 @@
 import type { Look } from './compact/types';
-import { goal, made, scaleOf, type FitInput, type Fitted, type Manner, type Task, type Trial } from './fit-choice';
+import {
+  goal,
+  made,
+  newFitWork,
+  scaleOf,
+  type FitInput,
+  type FitWork,
+  type Fitted,
+  type Manner,
+  type Task,
+  type Trial,
+} from './fit-choice';
 import { allItems } from './items';
 
-export type { FitInput, Fitted, Gaps, Manner, TierSizes } from './fit-choice';
+export {
+  newFitWork,
+  type FitInput,
+  type FitWork,
+  type Fitted,
+  type Gaps,
+  type Manner,
+  type TierSizes,
+} from './fit-choice';
 
 /** Arrangements that are tried: fewer the more entries there are. */
 const mostTrials = 30;
@@ -38,15 +57,16 @@ const easeSteps = [0.75, 0.5, 0.25];
 
 /**
  * Arranges a hierarchy so that it prints as large as it can in its room: a bounded search over how wide the boxes of each tier are, how leaves fold, and
- * gaps, which get smaller only where the print would not be comfortable. The same input gives the same drawing everywhere.
+ * gaps, which get smaller only where the print would not be comfortable. The same input gives the same drawing everywhere. `work`: of the same input for
+ * another room, which saves what does not depend on it.
  */
-export function fitTree(given: FitInput): Fitted {
+export function fitTree(given: FitInput, work: FitWork = newFitWork()): Fitted {
   // Marks stand below boxes, which is along the growth only where that is downward.
   const input: Task = {
     ...given,
     foot: given.direction === 'down' ? given.foot : null,
     items: allItems(given),
-    known: new Map(),
+    work,
   };
   if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
   const bands = search(input, 'bands');

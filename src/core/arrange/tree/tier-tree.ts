@@ -58,7 +58,8 @@ export interface TierTreeLayout {
  * Assistants stand in a strip of their own between their parent and its other children. O(n), no recursion.
  */
 export function arrangeTierTree(input: TierTreeInput): TierTreeLayout {
-  const { shape, depths, drops } = placeOnTiers(input);
+  const drops = new Map<number, Drop[]>();
+  const { shape, depths } = placeOnTiers(input, drops);
   const fans = new Map<number, Polyline[]>();
   for (let i = 0; i < input.tier.length; i++)
     if (input.count[i]! > 0) fans.set(i, fanOf(input, shape, depths, i, drops.get(i) ?? []));
@@ -73,8 +74,8 @@ export function sizeOnTiers(input: TierTreeInput): { readonly width: number; rea
   return input.direction === 'down' ? { width: right - left, height: along } : { width: along, height: right - left };
 }
 
-/** The middle of each box across, its beginning along, and what drops from each entry. */
-function placeOnTiers(input: TierTreeInput) {
+/** The middle of each box across, and its beginning along. `drops`: told what drops from each entry, if asked for. */
+function placeOnTiers(input: TierTreeInput, drops: Map<number, Drop[]> | null = null) {
   const down = input.direction === 'down';
   const across = down ? input.width : input.height;
   const along = down ? input.height : input.width;
@@ -88,14 +89,13 @@ function placeOnTiers(input: TierTreeInput) {
   const b = new Float64Array(n);
   const d = new Float64Array(n);
   const shape: Shape = { across, along, b, d };
-  const drops = new Map<number, Drop[]>();
   for (let node = 0; node < nodes.what.length; node++) {
     const i = nodes.entry[node]!;
     const what = nodes.what[node]!;
     if (what === 'entry') {
       b[i] = centre[node]!;
       d[i] = depths.tiers[input.tier[i]! - 1]!.rowStart;
-      dropTo(drops, input.parent[i]!, { at: b[i], to: d[i], ticks: [] });
+      if (drops) dropTo(drops, input.parent[i]!, { at: b[i], to: d[i], ticks: [] });
     } else if (what === 'strip') {
       placeBeside(input, shape, depths, i, centre[node]!);
     } else {
@@ -115,10 +115,10 @@ function placeOnTiers(input: TierTreeInput) {
         b[from + k] = middle;
         d[from + k] = start;
       });
-      for (const drop of placed.drops) dropTo(drops, i, drop);
+      if (drops) for (const drop of placed.drops) dropTo(drops, i, drop);
     }
   }
-  return { shape, depths, drops };
+  return { shape, depths };
 }
 
 function dropTo(drops: Map<number, Drop[]>, parent: number, drop: Drop): void {

@@ -2,7 +2,7 @@ import { hierarchyOf, matchEntries, entryChanges, type Hierarchy } from '../../h
 import { changesTold, directions, trayChanges, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
 import { ListTokens, senseOf, takenFrom } from '../../read';
-import type { Scene } from '../../scene';
+import { takesLongToFit, type Scene } from '../../scene';
 import { checkDecision } from './check';
 import { columnsShown, decisionColumns } from './columns';
 import { applyDecision, decisionBelongings, decisionCommands, decisionEdits, type DecisionCommand } from './commands';
@@ -22,9 +22,6 @@ import type { DecisionReading } from './read/result';
 import { decisionScene, decisionSet, decisionWords } from './scene';
 import { decisionVocabulary } from './words';
 import { decisionCsv, decisionText } from './write';
-
-/** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 250;
 
 interface DecisionTypes {
   readonly diagram: DecisionTree;
@@ -158,7 +155,7 @@ export const decisionTree: Kind<DecisionTypes> = {
   structure: (diagram) => hierarchyOf(diagram.entries),
   scene: decisionScene,
   set: decisionSet,
-  takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
+  takesLong: takesLongToFit,
   sheets: {},
   check: checkDecision,
   fix: decisionFix,

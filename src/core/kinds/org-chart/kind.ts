@@ -3,15 +3,12 @@ import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
 import { senseOf, takenFrom, type Reading } from '../../read';
-import type { Scene, TierWords } from '../../scene';
+import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
 import { figureOrgChart, type OrgFigures } from './figures';
 import { OrgChart } from './model';
 import { orgRoles, orgVocabulary } from './words';
-
-/** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 80;
 
 const linkKinds: readonly LinkKind[] = [
   { id: 'side', name: 'Side link', legend: 'Dashed line: also reports to', style: { dash: 'dashed' } },
@@ -103,7 +100,7 @@ export const orgChart: Kind<OrgTypes> = {
   ],
   ...treeDrawing(tierWords),
   settableRoles: ['assistant', 'vacancy'],
-  takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
+  takesLong: takesLongToFit,
   sheets: {},
   check: checkOrgChart,
   figure: figureOrgChart,

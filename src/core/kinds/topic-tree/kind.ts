@@ -3,14 +3,11 @@ import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
 import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading } from '../../read';
-import type { Scene, TierWords } from '../../scene';
+import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
 import { TopicTree } from './model';
 import { topicLinks, topicRoles, topicVocabulary } from './words';
-
-/** From this many entries on, arranging takes longer than a frame. */
-const longFrom = 80;
 
 const tierWords: TierWords = {
   kindName: 'Topic tree',
@@ -100,7 +97,7 @@ export const topicTree: Kind<TopicTypes> = {
   ],
   ...treeDrawing(tierWords),
   settableRoles: ['example'],
-  takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
+  takesLong: takesLongToFit,
   sheets: {},
   check: checkTopics,
   figure: figureTopics,
