@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { distanceTo, extentOfLines, lengthOf, outside, placeLabel, reversed, shortened, type Extent } from '.';
+import { distanceTo, extentOfLines, lengthOf, outside, placeLabel, reversed, short, shortened, type Extent } from '.';
 
 const coordinate = fc.integer({ min: -200, max: 200 });
 /** Lines of level and upright legs, as links have them. */
@@ -26,6 +26,18 @@ const box = fc.record({
 });
 const inside = (at: Extent, x: number, y: number, by = 0) =>
   x > at.x + by && x < at.x + at.width - by && y > at.y + by && y < at.y + at.height - by;
+
+describe('lengths in path data', () => {
+  it('are written as JavaScript writes a number of two decimals', () => {
+    const asNumber = (n: number) => String(Math.round(n * 100) / 100);
+    const odd = fc.constantFrom(0, -0, 0.005, -0.001, -0.05, 3.1, 999_999.995, 1e6, -1e7, 1e12, 1e-9, NaN, -Infinity);
+    fc.assert(
+      fc.property(fc.oneof(odd, fc.double({ min: -3e6, max: 3e6 })), (n) => {
+        expect(short(n)).toBe(asNumber(n));
+      }),
+    );
+  });
+});
 
 describe('lines', () => {
   it('what lies outside a box never goes through it, and with what lies inside it is as long as the line', () => {

@@ -45,11 +45,15 @@ export function shortened(points: Polyline, atStart: number, atEnd: number): num
 function withoutStart(points: Polyline, length: number): number[] {
   let left = length;
   for (let p = 2; p < points.length; p += 2) {
-    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
-    const leg = Math.hypot(x1 - x0, y1 - y0);
+    const [x0, y0] = [points[p - 2]!, points[p - 1]!];
+    const [dx, dy] = [points[p]! - x0, points[p + 1]! - y0];
+    const leg = Math.hypot(dx, dy);
     if (leg > left) {
       const share = left / leg;
-      return [x0 + (x1 - x0) * share, y0 + (y1 - y0) * share, ...points.slice(p)];
+      const rest = points.slice(p - 2);
+      rest[0] = x0 + dx * share;
+      rest[1] = y0 + dy * share;
+      return rest;
     }
     left -= leg;
   }
@@ -63,7 +67,7 @@ export function reversed(points: Polyline): number[] {
 }
 
 /** What of a line lies outside a rectangle, as lines of their own. */
-export function outside(points: Polyline, { x, y, width, height }: Extent): number[][] {
+export function outside(points: Polyline, box: Extent): number[][] {
   const lines: number[][] = [];
   let line: number[] = [];
   const end = () => {
@@ -71,8 +75,8 @@ export function outside(points: Polyline, { x, y, width, height }: Extent): numb
     line = [];
   };
   for (let p = 2; p < points.length; p += 2) {
-    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
-    const [from, to] = insideOf(x0, y0, x1 - x0, y1 - y0, { x, y, width, height });
+    const [x0, y0, x1, y1] = [points[p - 2]!, points[p - 1]!, points[p]!, points[p + 1]!];
+    const [from, to] = insideOf(x0, y0, x1 - x0, y1 - y0, box);
     const at = (share: number): [number, number] => [x0 + (x1 - x0) * share, y0 + (y1 - y0) * share];
     if (to <= from) {
       if (line.length === 0) line.push(x0, y0);
@@ -93,12 +97,10 @@ export function outside(points: Polyline, { x, y, width, height }: Extent): numb
 /** The stretch of a leg that lies inside a rectangle, as shares of its length; empty where none does (Liang and Barsky 1984). */
 export function insideOf(x0: number, y0: number, dx: number, dy: number, box: Extent): [from: number, to: number] {
   let [from, to] = [0, 1];
-  for (const [towards, room] of [
-    [-dx, x0 - box.x],
-    [dx, box.x + box.width - x0],
-    [-dy, y0 - box.y],
-    [dy, box.y + box.height - y0],
-  ] as const) {
+  for (let side = 0; side < 4; side++) {
+    const towards = side === 0 ? -dx : side === 1 ? dx : side === 2 ? -dy : dy;
+    const room =
+      side === 0 ? x0 - box.x : side === 1 ? box.x + box.width - x0 : side === 2 ? y0 - box.y : box.y + box.height - y0;
     if (towards === 0) {
       if (room <= 0) return [1, 0];
       continue;
@@ -114,7 +116,7 @@ export function insideOf(x0: number, y0: number, dx: number, dy: number, box: Ex
 export function distanceTo(points: Polyline, x: number, y: number): number {
   let least = Infinity;
   for (let p = 2; p < points.length; p += 2) {
-    const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
+    const [x0, y0, x1, y1] = [points[p - 2]!, points[p - 1]!, points[p]!, points[p + 1]!];
     const square = (x1 - x0) ** 2 + (y1 - y0) ** 2;
     const share = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / square));
     least = Math.min(least, Math.hypot(x - x0 - (x1 - x0) * share, y - y0 - (y1 - y0) * share));

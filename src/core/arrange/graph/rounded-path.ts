@@ -5,7 +5,8 @@ export function roundedPath(points: readonly number[], radius: number): string {
   const last = points.length - 2;
   let d = `M${short(points[0]!)} ${short(points[1]!)}`;
   for (let p = 2; p < last; p += 2) {
-    const [x0, y0, x1, y1, x2, y2] = points.slice(p - 2, p + 4) as [number, number, number, number, number, number];
+    const [x0, y0, x1, y1] = [points[p - 2]!, points[p - 1]!, points[p]!, points[p + 1]!];
+    const [x2, y2] = [points[p + 2]!, points[p + 3]!];
     const before = Math.hypot(x1 - x0, y1 - y0);
     const after = Math.hypot(x2 - x1, y2 - y1);
     const r = Math.min(radius, before / 2, after / 2);
