@@ -3,11 +3,12 @@ const closest = 1e-9;
 
 /**
  * Lets the members of each family change places, in place, as long as that makes a cost less: each is put in every place in turn and stays where it helps.
- * `cost` is asked anew after every change, at most `most` times. Costs are at least 0; where there is nothing to save nothing is tried.
+ * `cost` is asked anew after every change, at most `most` times; what is not less than the least so far, which it is told, need not be told exactly. Costs
+ * are at least 0; where there is nothing to save nothing is tried.
  */
-export function exchanged(families: readonly unknown[][], cost: () => number, most: number): void {
+export function exchanged(families: readonly unknown[][], cost: (least: number) => number, most: number): void {
   let left = most;
-  let least = left > 0 ? cost() : 0;
+  let least = left > 0 ? cost(Infinity) : 0;
   for (let moved = true; moved && least > 0 && left > 0;) {
     moved = false;
     for (const family of families)
@@ -18,7 +19,7 @@ export function exchanged(families: readonly unknown[][], cost: () => number, mo
           left--;
           const [one] = family.splice(i, 1);
           family.splice(j, 0, one);
-          const now = cost();
+          const now = cost(least);
           if (now < least - closest) {
             least = now;
             moved = true;

@@ -1,5 +1,6 @@
 import { inOrder } from '../isotonic';
 import type { Orders } from './crossings';
+import { flat } from './flat';
 import type { Layers } from './layers';
 
 /** Between neighbours of a layer, CSS px. */
@@ -34,32 +35,39 @@ export function placesAcross(layers: Layers, orders: Orders, gaps: LayerGaps): F
     order.forEach((vertex, i) => (x[vertex] = at += apart[l]![i]!));
     for (const vertex of order) x[vertex]! -= at / 2;
   });
+  // Lines that pass layers are pulled straight.
   const pull = (a: number, b: number): number => (a >= words && b >= words ? 8 : a >= words || b >= words ? 2 : 1);
-  const settle = (l: number, near: readonly Layers['before'][]): void => {
+  const [linesBefore, linesAfter] = [flat(before), flat(after)];
+  const widest = orders.reduce((most, { length }) => Math.max(most, length), 0);
+  const [wanted, weight] = [new Float64Array(widest), new Float64Array(widest)];
+  const settle = (l: number, isUp: boolean, isDown: boolean): void => {
     const order = orders[l]!;
-    const wanted = new Float64Array(order.length);
-    const weight = new Float64Array(order.length);
-    order.forEach((vertex, i) => {
+    const n = order.length;
+    for (let i = 0; i < n; i++) {
+      const vertex = order[i]!;
       let [sum, heavy] = [0, 0];
-      for (const ends of near)
-        for (const end of ends[vertex]!) {
-          const one = pull(vertex, end);
-          sum += one * x[end]!;
+      for (let side = 0; side < 2; side++) {
+        if (side === 0 ? !isUp : !isDown) continue;
+        const { start, ends } = side === 0 ? linesBefore : linesAfter;
+        for (let e = start[vertex]!; e < start[vertex + 1]!; e++) {
+          const one = pull(vertex, ends[e]!);
+          sum += one * x[ends[e]!]!;
           heavy += one;
         }
+      }
       wanted[i] = heavy > 0 ? sum / heavy : x[vertex]!;
       weight[i] = heavy > 0 ? heavy : 0.01;
-    });
-    const placed = inOrder(wanted, weight, apart[l]!);
-    order.forEach((vertex, i) => (x[vertex] = placed[i]!));
+    }
+    const placed = inOrder(wanted.subarray(0, n), weight, apart[l]!);
+    for (let i = 0; i < n; i++) x[order[i]!] = placed[i]!;
   };
   const last = orders.length - 1;
   const rounds = roundsFor(count);
   for (let round = 0; round < rounds; round++) {
-    const near = round < rounds - 4 ? null : [before, after];
-    for (let l = 1; l <= last; l++) settle(l, near ?? [before]);
-    for (let l = last; l >= 0; l--) settle(l, near ?? [after]);
+    const both = round >= rounds - 4;
+    for (let l = 1; l <= last; l++) settle(l, true, both);
+    for (let l = last; l >= 0; l--) settle(l, both, true);
   }
-  for (let l = 1; l <= last; l++) settle(l, [before, after]);
+  for (let l = 1; l <= last; l++) settle(l, true, true);
   return x;
 }

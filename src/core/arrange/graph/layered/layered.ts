@@ -1,7 +1,7 @@
 import type { Polyline } from '../polyline';
 import { placesAcross, type LayerGaps } from './coordinates';
 import { crossingsOf, type Orders } from './crossings';
-import { layersOf, type Layers, type RowGraph } from './layers';
+import { layersOf, layersWithSizes, type Layers, type RowGraph } from './layers';
 import { orderedLayers } from './order';
 import { StraightLines } from './straight';
 
@@ -48,10 +48,9 @@ export function orderedRows(graph: RowGraph, effort: 'full' | 'light' = 'full'):
 }
 
 /** The same order for the same rows and links in other sizes. */
-export const withSizes = ({ orders, crossings }: Ordered, graph: RowGraph): Ordered => ({
-  layers: layersOf(graph),
-  orders,
-  crossings,
+export const withSizes = ({ layers, ...order }: Ordered, graph: RowGraph): Ordered => ({
+  ...order,
+  layers: layersWithSizes(layers, graph),
 });
 
 /** A gap that lines cross at a slant is at least this share of how far they go across, within limits. */

@@ -135,5 +135,19 @@ export function layersOf(graph: RowGraph): Layers {
   };
 }
 
+/** The same layers for ideas and words of other sizes. */
+export function layersWithSizes(layers: Layers, graph: RowGraph): Layers {
+  const across = layers.across.slice();
+  const along = layers.along.slice();
+  across.set(graph.across);
+  along.set(graph.along);
+  for (const { links, stem } of layers.bundles) {
+    const first = graph.links[links[0]!]!;
+    across[stem[1]!] = first.across;
+    along[stem[1]!] = first.along;
+  }
+  return { ...layers, across, along };
+}
+
 /** Whether a link leads to a later row, within its row, or to an earlier one. */
 type Sense = 1 | 0 | -1;

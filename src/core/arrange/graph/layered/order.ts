@@ -2,6 +2,7 @@ import { sequence } from '../../sequence';
 import { connectedParts } from '../connected-parts';
 import { exchanged } from '../exchanged';
 import { crossingsOf, type Orders } from './crossings';
+import { flat } from './flat';
 import type { Layers } from './layers';
 
 /** Work is bounded by counts, never by time, so that the same graph is always drawn alike. */
@@ -42,19 +43,30 @@ function orderedPart(layers: Layers, part: readonly number[], mostStarts: number
   return best!.orders;
 }
 
+/** As `Flat`, with places in place of vertices. */
+interface Places {
+  readonly start: Int32Array;
+  readonly ends: Float64Array;
+}
+
 interface Tried {
   readonly orders: number[][];
   readonly crossings: number;
 }
 
+/** Of what has nothing below it. */
+const none: number[] = [];
+
 class Ordering {
   private readonly place: Float64Array;
+  private readonly mean: Float64Array;
 
   constructor(
     private readonly layers: Layers,
     private readonly part: readonly number[],
   ) {
     this.place = new Float64Array(layers.count);
+    this.mean = new Float64Array(layers.count);
   }
 
   /**
@@ -62,32 +74,34 @@ class Ordering {
    * Branches then change places as long as that takes crossings away. `next`: leads the choice by chance; null for the first choice each time.
    */
   byBranches(next: (() => number) | null): number[][] {
-    const { layer, before, total } = this.layers;
-    const children = new Map<number, number[]>();
+    const { layer, before, total, count } = this.layers;
+    const children: number[][] = new Array<number[]>(count).fill(none);
+    const families: number[][] = [];
     const tops: number[] = [];
     for (const v of [...this.part].sort((a, b) => layer[a]! - layer[b]! || a - b)) {
       const ends = before[v]!;
       if (ends.length === 0) tops.push(v);
       else {
         const parent = ends[next ? Math.floor(next() * ends.length) : 0]!;
-        const known = children.get(parent);
-        if (known) known.splice(next ? Math.floor(next() * (known.length + 1)) : known.length, 0, v);
-        else children.set(parent, [v]);
+        const known = children[parent]!;
+        if (known === none) families.push((children[parent] = [v]));
+        else known.splice(next ? Math.floor(next() * (known.length + 1)) : known.length, 0, v);
       }
     }
     const orders: number[][] = Array.from({ length: total }, () => []);
-    const laid = (): number => {
+    const stack: number[] = [];
+    const laid = (enough: number): number => {
       for (const order of orders) order.length = 0;
-      const stack = [...tops].reverse();
+      for (let i = tops.length - 1; i >= 0; i--) stack.push(tops[i]!);
       for (let v = stack.pop(); v !== undefined; v = stack.pop()) {
         orders[layer[v]!]!.push(v);
-        const below = children.get(v);
-        if (below) for (let i = below.length - 1; i >= 0; i--) stack.push(below[i]!);
+        const below = children[v]!;
+        for (let i = below.length - 1; i >= 0; i--) stack.push(below[i]!);
       }
-      return crossingsOf(this.layers, orders);
+      return crossingsOf(this.layers, orders, enough);
     };
-    exchanged([tops, ...children.values()], laid, Math.min(mostTrials, Math.floor(laidAnew / this.part.length)));
-    laid();
+    exchanged([tops, ...families], laid, Math.min(mostTrials, Math.floor(laidAnew / this.part.length)));
+    laid(0);
     return orders;
   }
 
@@ -116,14 +130,14 @@ class Ordering {
     const last = orders.length - 1;
     for (let l = 0; l <= last; l++) this.numbered(orders[l]!);
     const sorted = (order: number[], near: Layers['before']) => {
-      const key = new Map(
-        order.map((vertex, i) => {
-          const ends = near[vertex]!;
-          const mean = ends.reduce((sum, end) => sum + this.place[end]!, 0) / ends.length;
-          return [vertex, ends.length > 0 ? mean : i] as const;
-        }),
-      );
-      order.sort((a, b) => key.get(a)! - key.get(b)! || (round % 2 === 1 ? this.place[b]! - this.place[a]! : 0));
+      const { start, ends } = flat(near);
+      order.forEach((vertex, i) => {
+        const [first, last] = [start[vertex]!, start[vertex + 1]!];
+        let sum = 0;
+        for (let e = first; e < last; e++) sum += this.place[ends[e]!]!;
+        this.mean[vertex] = last > first ? sum / (last - first) : i;
+      });
+      order.sort((a, b) => this.mean[a]! - this.mean[b]! || (round % 2 === 1 ? this.place[b]! - this.place[a]! : 0));
       this.numbered(order);
     };
     for (let l = 1; l <= last; l++) sorted(orders[l]!, before);
@@ -145,40 +159,54 @@ class Ordering {
   private siftLayer(order: number[]): void {
     const n = order.length;
     if (n < 2) return;
-    const { before, after } = this.layers;
-    const placesOf = (ends: readonly number[]) => ends.map((end) => this.place[end]!).sort((a, b) => a - b);
-    const near = order.map((vertex) => [placesOf(before[vertex]!), placesOf(after[vertex]!)] as const);
-    const cost = (a: number, b: number) => crossed(near[a]![0], near[b]![0]) + crossed(near[a]![1], near[b]![1]);
+    const near = [this.placesOf(order, this.layers.before), this.placesOf(order, this.layers.after)];
+    const saved = (a: number, b: number) => savedBy(near[0]!, a, b) + savedBy(near[1]!, a, b);
     const at = order.map((_, i) => i);
     if (n > (this.part.length > 1000 ? widestOfLarge : widestMatrix)) {
       for (let turn = 0; turn < 3; turn++)
-        for (let i = 0; i + 1 < n; i++)
-          if (cost(at[i + 1]!, at[i]!) < cost(at[i]!, at[i + 1]!)) [at[i], at[i + 1]] = [at[i + 1]!, at[i]!];
+        for (let i = 0; i + 1 < n; i++) if (saved(at[i]!, at[i + 1]!) > 0) [at[i], at[i + 1]] = [at[i + 1]!, at[i]!];
     } else {
       const matrix = new Int32Array(n * n);
-      for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) if (a !== b) matrix[a * n + b] = cost(a, b);
+      for (let a = 0; a < n; a++)
+        for (let b = a + 1; b < n; b++) matrix[b * n + a] = -(matrix[a * n + b] = saved(a, b));
       for (let turn = 0; turn < 4; turn++) if (!inserted(at, matrix, n)) break;
     }
     const before_ = [...order];
     at.forEach((one, i) => (order[i] = before_[one]!));
     this.numbered(order);
   }
+
+  /** Places of the neighbours of each vertex of a layer, in rising order. */
+  private placesOf(order: readonly number[], near: Layers['before']): Places {
+    const { start, ends } = flat(near);
+    const from = new Int32Array(order.length + 1);
+    order.forEach((vertex, i) => (from[i + 1] = from[i]! + start[vertex + 1]! - start[vertex]!));
+    const places = new Float64Array(from[order.length]!);
+    order.forEach((vertex, i) => {
+      for (let e = start[vertex]!, k = from[i]!; e < start[vertex + 1]!; e++, k++) places[k] = this.place[ends[e]!]!;
+      if (from[i + 1]! - from[i]! > 1) places.subarray(from[i], from[i + 1]).sort();
+    });
+    return { start: from, ends: places };
+  }
 }
 
 const copied = (orders: Orders): number[][] => orders.map((order) => [...order]);
 
-/** Crossings of the lines of two vertices, the first standing before the second; places of their ends in rising order. */
-function crossed(a: readonly number[], b: readonly number[]): number {
-  let crossings = 0;
-  let j = 0;
-  for (const end of a) {
-    while (j < b.length && b[j]! < end) j++;
-    crossings += j;
+/** How many crossings fewer the lines of two vertices have when the second stands before the first; places of their ends in rising order. */
+function savedBy({ start, ends }: Places, a: number, b: number): number {
+  const [a0, a1, b0, b1] = [start[a]!, start[a + 1]!, start[b]!, start[b + 1]!];
+  if (a1 - a0 === 1 && b1 - b0 === 1) return Math.sign(ends[a0]! - ends[b0]!);
+  let saved = 0;
+  // Of each end of the first, those of the second before it less those after it.
+  for (let i = a0, less = b0, upTo = b0; i < a1; i++) {
+    while (less < b1 && ends[less]! < ends[i]!) less++;
+    while (upTo < b1 && ends[upTo]! <= ends[i]!) upTo++;
+    saved += less - b0 - (b1 - upTo);
   }
-  return crossings;
+  return saved;
 }
 
-/** Puts each vertex where it costs least; true where any moved. `matrix[a, b]`: the cost of a standing before b. */
+/** Puts each vertex where it costs least; true where any moved. `matrix[a, b]`: what is saved where b stands before a, not after it. */
 function inserted(at: number[], matrix: Int32Array, n: number): boolean {
   let moved = false;
   for (let vertex = 0; vertex < n; vertex++) {
@@ -187,12 +215,12 @@ function inserted(at: number[], matrix: Int32Array, n: number): boolean {
     let best = now;
     let sum = 0;
     for (let i = now - 1; i >= 0; i--) {
-      sum += matrix[vertex * n + at[i]!]! - matrix[at[i]! * n + vertex]!;
+      sum += matrix[vertex * n + at[i]!]!;
       if (sum < least) [least, best] = [sum, i];
     }
     sum = 0;
     for (let i = now + 1; i < n; i++) {
-      sum += matrix[at[i]! * n + vertex]! - matrix[vertex * n + at[i]!]!;
+      sum -= matrix[vertex * n + at[i]!]!;
       if (sum < least) [least, best] = [sum, i];
     }
     if (best === now) continue;

@@ -60,7 +60,7 @@ export class StraightLines {
       for (let j = Math.min(last, i + farthest); j > i; j--) {
         const target = j === last ? end_ : x[way[j]!]!;
         const at = rim(way[j]!, !down);
-        if (j > i + 1 && !this.isClear(way, i, j, [px, py, target, at])) continue;
+        if (j > i + 1 && !this.isClear(way, i, j, { px, py, qx: target, qy: at })) continue;
         for (let m = i + 1; m < j; m++) {
           const here = (y: number) => px + ((target - px) * (y - py)) / (at - py);
           this.atStart[way[m]!] = here(this.rimStart[layer[way[m]!]!]!);
@@ -82,25 +82,22 @@ export class StraightLines {
     way: readonly number[],
     i: number,
     j: number,
-    [px, py, qx, qy]: readonly [number, number, number, number],
+    { px, py, qx, qy }: { readonly px: number; readonly py: number; readonly qx: number; readonly qy: number },
   ): boolean {
     const { layer, across } = this.layers;
-    const [top, bottom] = [Math.min(py, qy), Math.max(py, qy)];
+    const [top, bottom] = [Math.min(py, qy) - 1e-6, Math.max(py, qy) + 1e-6];
     for (let m = i; m <= j; m++) {
       const v = way[m]!;
       const order = this.orders[layer[v]!]!;
       const at = this.place[v]!;
-      const [before, after] = [order[at - 1], order[at + 1]];
-      for (const [y, x] of [
-        [this.rimStart[layer[v]!]!, this.atStart],
-        [this.rimEnd[layer[v]!]!, this.atEnd],
-      ] as const) {
+      for (let side = 0; side < 2; side++) {
+        const y = (side === 0 ? this.rimStart : this.rimEnd)[layer[v]!]!;
         // Where two layers lie close, the end of one is where the stretch begins or ends.
-        if (y < top - 1e-6 || y > bottom + 1e-6) continue;
-        const low = before === undefined ? -Infinity : x[before]! + across[before]! / 2 + clear;
-        const high = after === undefined ? Infinity : x[after]! - across[after]! / 2 - clear;
+        if (y < top || y > bottom) continue;
+        const x = side === 0 ? this.atStart : this.atEnd;
         const here = px + ((qx - px) * (y - py)) / (qy - py);
-        if (here < low || here > high) return false;
+        if (at > 0 && here < x[order[at - 1]!]! + across[order[at - 1]!]! / 2 + clear) return false;
+        if (at + 1 < order.length && here > x[order[at + 1]!]! - across[order[at + 1]!]! / 2 - clear) return false;
       }
     }
     return true;

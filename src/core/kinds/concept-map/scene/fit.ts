@@ -1,5 +1,5 @@
 import { crossingsAmong } from '../../../arrange/graph';
-import { own, type Link, type LinkStyle, type Nudge } from '../../../model';
+import { orientations, own, type Link, type LinkStyle, type Nudge, type Sheet } from '../../../model';
 import type { SizeChoices } from '../../../scene';
 import { linkStyle } from '../../../style';
 import type { ConceptMap } from '../model';
@@ -108,6 +108,11 @@ export class Trials {
 
   get isLarge(): boolean {
     return this.listing.ids.length > mostTried;
+  }
+  /** Large maps in ranks are broken into rows for their room, and so print alike on a sheet that lies or stands: where that is open one is tried. */
+  get sheet(): Sheet {
+    const { sheet } = this.diagram;
+    return this.isRanked && this.isLarge ? orientations(sheet)[0]! : sheet;
   }
   get isRanked(): boolean {
     return this.diagram.map.manner.way === 'ranked';
@@ -264,5 +269,13 @@ function wordsOf({ map }: ConceptMap, link: Link, type: { readonly size: number;
   return { ...words, width: Math.max(70, words.width), height: Math.max(20, words.height) };
 }
 
-export const styleOf = (diagram: ConceptMap, link: string): LinkStyle =>
-  linkStyle(diagram, own(diagram.links, link)!, mapLinkKinds);
+const styles = new WeakMap<ConceptMap, Map<string, LinkStyle>>();
+
+/** The style of a link, worked out once a diagram. */
+export function styleOf(diagram: ConceptMap, link: string): LinkStyle {
+  let known = styles.get(diagram);
+  if (!known) styles.set(diagram, (known = new Map()));
+  let style = known.get(link);
+  if (!style) known.set(link, (style = linkStyle(diagram, own(diagram.links, link)!, mapLinkKinds)));
+  return style;
+}

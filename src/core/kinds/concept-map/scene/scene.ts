@@ -85,7 +85,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   const isKept = before?.parts.at(-1) === rest && parts.every((part, i) => part === before.parts[i]);
   const fittedOnSheet = (): TakenSheet<FittedMap> => {
     const trials = new Trials(diagram, listing, choices);
-    const fitted = takeSheet(diagram.sheet, wished, (sheet) =>
+    const fitted = takeSheet(trials.sheet, wished, (sheet) =>
       fittedMap(trials, { room: freeRoom({ ...diagram, sheet }, legend), largest, comfortable, margin }),
     );
     return straightened(fitted, diagram.arrangement);
