@@ -11,6 +11,7 @@ import { brokenMap, ConceptMap, emptyMap, example, type MapManner } from './mode
 import { readMap, readMapText } from './read/read';
 import type { MapReading } from './read/result';
 import { mapScene } from './scene/scene';
+import { mapSet } from './scene/set';
 import { mapStructure, type MapListing } from './structure';
 import { mapChanges } from './update';
 import { mapHeadings, mapLinkKinds, mapRoleList, mapRoles } from './words';
@@ -150,7 +151,7 @@ export const conceptMap: Kind<MapTypes> = {
   takesLong: ({ entries, links }) => Object.keys(entries).length + Object.keys(links).length >= longFrom,
   scene: mapScene,
   sheetOpen: true,
-  set: null,
+  set: mapSet,
   sheets: {
     blank: (diagram) => ({ ...diagram, map: { ...diagram.map, manner: { ...diagram.map.manner, blanked: true } } }),
     answers: (diagram) => ({ ...diagram, map: { ...diagram.map, manner: { ...diagram.map.manner, blanked: false } } }),

@@ -1,12 +1,20 @@
 import { own, pushTo, pxPerPt, type BoxStyle } from '../../../model';
 import {
-  markWords,
+  entriesOn,
+  hangs,
+  mayLead,
+  nobody,
+  nodesOn,
   notesOn,
+  partMark,
+  partTree,
   planSheets,
+  sheetOfNode,
   titledAs,
+  withWays,
   type Page,
-  type Parted,
-  type Scene,
+  type PartMark,
+  type PartTree,
   type SetSheet,
   type SheetPlan,
   type SheetSet,
@@ -37,14 +45,8 @@ export function familySet(
   };
   const first = printOf({ heads: [0], cut: new Set() });
   const capacity = Math.max(3, Math.floor(tree.ids.length * Math.min(1, first) ** 2));
-  // The largest family stays on the first sheet; others may leave it whole, however small.
-  const plans = planSheets(tree, capacity, printOf, (node, weight) =>
-    tree.parent[node] === 0 && tree.block[0] === nobody ? node !== tree.main : weight > 2,
-  );
-  const numbers = new Map<number, number>();
-  plans.forEach((plan, k) => {
-    for (const node of nodesOf(tree, plan)) if (!plan.cut.has(node)) numbers.set(node, k + 1);
-  });
+  const plans = planSheets(tree, capacity, printOf, mayLead(tree));
+  const numbers = sheetOfNode(tree, plans);
   const sheets = plans.map((plan, k) =>
     sheetOf(whole, plan, { number: k + 1, of: plans.length }, (node) => numbers.get(node) ?? 1),
   );
@@ -57,19 +59,11 @@ interface Whole {
   readonly listing: RelatedListing;
   readonly styles: readonly BoxStyle[];
   readonly rows: Rows;
-  readonly tree: BlockTree;
+  /** Blocks, each below the block of the family it stands under. */
+  readonly tree: PartTree;
 }
 
-/** Blocks as a hierarchy in level order: each below the block of the family it stands under. */
-interface BlockTree extends Parted {
-  /** Of each node, its block; `nobody` where several families have no ancestors in common. */
-  readonly block: readonly number[];
-  /** The family that most belong to. */
-  readonly main: number;
-}
-const nobody = -1;
-
-function treeOf({ blocks, rows, blockOf, host, unions }: Rows): BlockTree {
+function treeOf({ blocks, rows, blockOf, host, unions }: Rows): PartTree {
   const above = (b: number): number => (host[b]! < 0 ? -1 : blockOf[unions[host[b]!]!.partners[0]!]!);
   const place = new Map(rows.flat().map((b, k) => [b, k]));
   const below = new Map<number, number[]>();
@@ -80,66 +74,17 @@ function treeOf({ blocks, rows, blockOf, host, unions }: Rows): BlockTree {
     if (up < 0 || blocks[up]!.row >= blocks[b]!.row) tops.push(b);
     else pushTo(below, up, b);
   }
-  if (tops.length > 1) below.set(nobody, tops);
-  const block = [tops.length === 1 ? tops[0]! : nobody];
-  const parent: number[] = [-1];
-  const first: number[] = [];
-  const count: number[] = [];
-  for (let node = 0; node < block.length; node++) {
-    const children = below.get(block[node]!) ?? [];
-    first.push(block.length);
-    count.push(children.length);
-    for (const child of children) {
-      block.push(child);
-      parent.push(node);
-    }
-  }
-  const size = new Int32Array(block.length).fill(1);
-  for (let node = block.length - 1; node > 0; node--) size[parent[node]!]! += size[node]!;
-  const families = Array.from({ length: count[0]! }, (_, k) => first[0]! + k);
-  return {
-    ids: block.map(String),
-    roots: 1,
-    main: families.reduce((most, node) => (size[node]! > size[most]! ? node : most), families[0] ?? 0),
-    first: Int32Array.from(first),
-    count: Int32Array.from(count),
-    parent: Int32Array.from(parent),
-    outline: Int32Array.from(outlineOf(first, count)),
-    block,
-  };
-}
-
-/** Nodes with what is below them before what comes next. */
-function outlineOf(first: readonly number[], count: readonly number[]): number[] {
-  const found: number[] = [];
-  const waiting = [0];
-  for (let node = waiting.pop(); node !== undefined; node = waiting.pop()) {
-    found.push(node);
-    for (let k = count[node]! - 1; k >= 0; k--) waiting.push(first[node]! + k);
-  }
-  return found;
-}
-
-/** What stands on a sheet: its heads and all below them, down to those that go on elsewhere; families that left it whole are not on it. */
-function nodesOf({ first, count, block }: BlockTree, { heads, cut }: SheetPlan): number[] {
-  const found = [...heads];
-  for (let k = 0; k < found.length; k++) {
-    const node = found[k]!;
-    if (k >= heads.length && cut.has(node)) continue;
-    for (let c = first[node]!, end = c + count[node]!; c < end; c++)
-      if (block[node] !== nobody || !cut.has(c)) found.push(c);
-  }
-  return found.filter((node) => block[node] !== nobody);
+  return partTree(tops, below);
 }
 
 function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: number) => number): SetSheet {
   const { diagram, listing, rows, tree } = whole;
-  const nodes = nodesOf(tree, plan);
-  const nodeOf = new Map(tree.block.map((block, node) => [block, node]));
-  const persons = new Set(nodes.flatMap((node) => rows.blocks[tree.block[node]!]!.members));
-  const marks = new Map<number, { readonly words: string; readonly sheet: number; readonly to: 'onward' | 'back' }>();
-  const mark = (person: number, to: 'onward' | 'back', sheet: number): void => {
-    marks.set(person, { words: markWords(to, sheet), sheet, to });
+  const nodes = nodesOn(tree, plan);
+  const nodeOf = new Map(tree.item.map((block, node) => [block, node]));
+  const persons = new Set(nodes.flatMap((node) => rows.blocks[tree.item[node]!]!.members));
+  const marks = new Map<string, PartMark>();
+  const mark = (person: number, to: PartMark['to'], sheet: number): void => {
+    marks.set(listing.ids[person]!, partMark(to, sheet));
   };
   // Children whose own families stand on another sheet stand here alone.
   for (const { partners, children } of rows.unions)
@@ -153,19 +98,18 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
     const node = nodeOf.get(rows.blockOf[partners[0]!]!)!;
     return plan.cut.has(node) && !plan.heads.includes(node);
   }
-  const hangs = (node: number): boolean => tree.parent[node]! >= 0 && tree.block[tree.parent[node]!] !== nobody;
-  for (const node of plan.cut) if (hangs(node)) mark(leadOf(whole, node), 'onward', numberOf(node));
-  for (const node of plan.heads) if (hangs(node)) mark(leadOf(whole, node), 'back', numberOf(tree.parent[node]!));
+  for (const node of plan.cut) if (hangs(tree, node)) mark(leadOf(whole, node), 'onward', numberOf(node));
+  for (const node of plan.heads) if (hangs(tree, node)) mark(leadOf(whole, node), 'back', numberOf(tree.parent[node]!));
   const heads = plan.heads
-    .filter((node) => tree.block[node] !== nobody)
-    .map((node) => rows.blocks[tree.block[node]!]!.members);
+    .filter((node) => tree.item[node] !== nobody)
+    .map((node) => rows.blocks[tree.item[node]!]!.members);
   const name =
     page.of === 1
       ? diagram.title || 'Family tree'
       : page.number === 1
         ? 'Overview'
         : heads.map((members) => members.map((i) => nameOf(whole, i)).join(' and ')).join(', ');
-  const sub = subFamily(whole, persons, new Map([...marks].map(([i, { words }]) => [listing.ids[i]!, words])));
+  const sub = subFamily(whole, persons, marks);
   // The sheet was chosen: nothing is taken in its place.
   const titled: FamilyTree = {
     ...sub,
@@ -176,14 +120,14 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
   };
   const subListing = withRelations(titled, familyStructure(titled));
   const styles = subListing.ids.map((id) => {
-    const i = listing.index.get(id)!;
-    return marks.has(i) ? { ...whole.styles[i]!, details: whole.styles[i]!.details + 1 } : whole.styles[i]!;
+    const style = whole.styles[listing.index.get(id)!]!;
+    return marks.has(id) ? { ...style, details: style.details + 1 } : style;
   });
   const scene = familyScene({ ...titled, tiers: tiersOf(whole, subListing) }, subListing, styles);
   return {
     name,
     heads: heads.flat().map((i) => listing.ids[i]!),
-    scene: withWays(scene, new Map([...marks].map(([i, one]) => [listing.ids[i]!, one]))),
+    scene: withWays(scene, marks),
   };
 }
 
@@ -192,7 +136,7 @@ const nameOf = ({ diagram, listing }: Whole, i: number): string =>
 
 /** Of a block the member who has parents in the family it stands under. */
 function leadOf({ rows, tree }: Whole, node: number): number {
-  const block = tree.block[node]!;
+  const block = tree.item[node]!;
   const { members } = rows.blocks[block]!;
   const union = rows.unions[rows.host[block]!];
   return members.find((m) => union?.children.some(({ child }) => child === m)) ?? members[0]!;
@@ -202,18 +146,11 @@ function leadOf({ rows, tree }: Whole, node: number): number {
 function subFamily(
   { diagram, listing }: Whole,
   persons: ReadonlySet<number>,
-  marks: ReadonlyMap<string, string>,
+  marks: ReadonlyMap<string, PartMark>,
 ): FamilyTree {
   const { family } = diagram;
   const ids = new Set([...persons].map((i) => listing.ids[i]!));
-  const entries = Object.fromEntries(
-    Object.entries(diagram.entries)
-      .filter(([id]) => ids.has(id))
-      .map(([id, entry]) => {
-        const words = marks.get(id);
-        return [id, words === undefined ? entry : { ...entry, details: [words, ...entry.details.slice(0, 6)] }];
-      }),
-  );
+  const entries = entriesOn(diagram.entries, (id) => ids.has(id), marks);
   const unions = Object.fromEntries(
     Object.entries(family.unions).filter(([, { partners }]) => partners.every((one) => ids.has(one))),
   );
@@ -238,17 +175,4 @@ function tiersOf({ diagram, listing }: Whole, { ids, tier }: RelatedListing): Fa
     tiers[here] = { name: nameOfTier(diagram, listing, there), gap: null, width: null, ...known };
   });
   return tiers;
-}
-
-/** Marks lead to their sheets: the box of who has one. */
-function withWays(
-  scene: Scene,
-  marks: ReadonlyMap<string, { readonly sheet: number; readonly to: 'onward' | 'back' }>,
-): Scene {
-  const ways = scene.groups.flatMap((group) => {
-    const mark = group.stands.for === 'entry' ? marks.get(group.stands.id) : undefined;
-    if (!mark) return [];
-    return [{ ...group, stands: { for: mark.to, id: String(mark.sheet) }, label: '', children: [] }];
-  });
-  return { ...scene, groups: [...scene.groups, ...ways] };
 }

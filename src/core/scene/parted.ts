@@ -1,0 +1,119 @@
+import { type DiagramCommon, type Entry } from '../model';
+import { markWords } from './marks';
+import type { Parted, SheetPlan } from './plan-sheets';
+import type { Scene } from './scene';
+
+/** What is parted over sheets where that is no hierarchy of entries: items, each below another or at the top. */
+export interface PartTree extends Parted {
+  /** Of each node, its item; `nobody` at the top where several items are. */
+  readonly item: readonly number[];
+  /** The node at the top that has most below it. */
+  readonly main: number;
+}
+export const nobody = -1;
+
+/** Items as a hierarchy in level order. `below`: what stands below each item. */
+export function partTree(tops: readonly number[], below: ReadonlyMap<number, readonly number[]>): PartTree {
+  const item = [tops.length === 1 ? tops[0]! : nobody];
+  const parent: number[] = [-1];
+  const first: number[] = [];
+  const count: number[] = [];
+  for (let node = 0; node < item.length; node++) {
+    const children = item[node] === nobody ? tops : (below.get(item[node]!) ?? []);
+    first.push(item.length);
+    count.push(children.length);
+    for (const child of children) {
+      item.push(child);
+      parent.push(node);
+    }
+  }
+  const size = new Int32Array(item.length).fill(1);
+  for (let node = item.length - 1; node > 0; node--) size[parent[node]!]! += size[node]!;
+  const families = Array.from({ length: count[0]! }, (_, k) => first[0]! + k);
+  return {
+    ids: item.map(String),
+    roots: 1,
+    main: families.reduce((most, node) => (size[node]! > size[most]! ? node : most), families[0] ?? 0),
+    first: Int32Array.from(first),
+    count: Int32Array.from(count),
+    parent: Int32Array.from(parent),
+    outline: Int32Array.from(outlineOf(first, count)),
+    item,
+  };
+}
+
+/** Nodes with what is below them before what comes next. */
+function outlineOf(first: readonly number[], count: readonly number[]): number[] {
+  const found: number[] = [];
+  const waiting = [0];
+  for (let node = waiting.pop(); node !== undefined; node = waiting.pop()) {
+    found.push(node);
+    for (let k = count[node]! - 1; k >= 0; k--) waiting.push(first[node]! + k);
+  }
+  return found;
+}
+
+/** Whether a node may lead a sheet: the largest part stays on the first one; others may leave it whole, however small. */
+export const mayLead =
+  (tree: PartTree) =>
+  (node: number, weight: number): boolean =>
+    tree.parent[node] === 0 && tree.item[0] === nobody ? node !== tree.main : weight > 2;
+
+/** Whether a node hangs below another on the sheet before its own. */
+export const hangs = ({ parent, item }: PartTree, node: number): boolean =>
+  parent[node]! >= 0 && item[parent[node]!] !== nobody;
+
+/** What stands on a sheet: its heads and all below them, down to those that go on elsewhere; parts that left it whole are not on it. */
+export function nodesOn({ first, count, item }: PartTree, { heads, cut }: SheetPlan): number[] {
+  const found = [...heads];
+  for (let k = 0; k < found.length; k++) {
+    const node = found[k]!;
+    if (k >= heads.length && cut.has(node)) continue;
+    for (let c = first[node]!, end = c + count[node]!; c < end; c++)
+      if (item[node] !== nobody || !cut.has(c)) found.push(c);
+  }
+  return found.filter((node) => item[node] !== nobody);
+}
+
+/** The sheet of each node, from 1: where what is below it stands as well. */
+export function sheetOfNode(tree: PartTree, plans: readonly SheetPlan[]): Map<number, number> {
+  const numbers = new Map<number, number>();
+  plans.forEach((plan, k) => {
+    for (const node of nodesOn(tree, plan))
+      if (!plan.cut.has(node) || plan.heads.includes(node)) numbers.set(node, k + 1);
+  });
+  return numbers;
+}
+
+/** What an entry says of another sheet, and which. */
+export interface PartMark {
+  readonly words: string;
+  readonly sheet: number;
+  readonly to: 'onward' | 'back';
+}
+export const partMark = (to: PartMark['to'], sheet: number): PartMark => ({ words: markWords(to, sheet), sheet, to });
+
+/** The entries of a sheet, marks before their details. */
+export function entriesOn(
+  entries: DiagramCommon['entries'],
+  isOn: (id: string) => boolean,
+  marks: ReadonlyMap<string, PartMark>,
+): DiagramCommon['entries'] {
+  const told = Object.entries(entries).filter(([id]) => isOn(id));
+  return Object.fromEntries(
+    told.map(([id, entry]): [string, Entry] => {
+      const mark = marks.get(id);
+      return [id, mark ? { ...entry, details: [mark.words, ...entry.details.slice(0, 6)] } : entry];
+    }),
+  );
+}
+
+/** Marks lead to their sheets: the box of what has one. */
+export function withWays(scene: Scene, marks: ReadonlyMap<string, PartMark>): Scene {
+  const ways = scene.groups.flatMap((group) => {
+    const mark = group.stands.for === 'entry' ? marks.get(group.stands.id) : undefined;
+    if (!mark) return [];
+    return [{ ...group, stands: { for: mark.to, id: String(mark.sheet) }, label: '', children: [] }];
+  });
+  return { ...scene, groups: [...scene.groups, ...ways] };
+}
