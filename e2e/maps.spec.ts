@@ -165,6 +165,25 @@ test('the score, marked and corrected by hand; and the map beside a key', async 
   await kept(page);
 });
 
+test('a large map is handed out over several sheets, each proposition with both its ideas', async ({ desk: page }) => {
+  await make(page, estuary, 'concept map');
+  await step(page, 'Hand out');
+  await page.getByLabel('Print at least at').selectOption('14');
+  const told = page.getByLabel('Set of sheets').getByRole('status');
+  await expect(told).toHaveText(/^\d+ sheets; the smallest text prints at 1\d\.\d pt\.$/);
+  const count = Number(/^\d+/.exec((await told.textContent())!)![0]);
+  const sheets = page.getByRole('list', { name: 'Sheets of the set' }).getByRole('button');
+  await expect(sheets).toHaveCount(count);
+  await sheets.nth(1).click();
+  await expect(page.getByRole('dialog')).toContainText('from sheet');
+  await page.keyboard.press('Escape');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save set as PDF' }).click();
+  const text = execFileSync('pdftotext', [await (await download).path(), '-']).toString();
+  for (const words of ['continued on', 'Overview', `Sheet ${count} of ${count}`, 'redshank'])
+    expect(text).toContain(words);
+});
+
 test('words are left blank, filled in on screen and checked', async ({ desk: page }) => {
   await make(page, small, 'concept map');
   await step(page, 'Hand out');

@@ -116,12 +116,12 @@ function joined(
   const sheets: SheetPlan[] = [];
   const holds = ({ heads }: SheetPlan) => heads.reduce((sum, head) => sum + weight[head]!, 0);
   for (const plan of plans) {
-    // With the fullest sheet that still takes it, so that few stay half empty.
-    const found = sheets
+    // With the fullest sheet that still takes it, so that few stay half empty; else with one of the emptiest.
+    const roomy = sheets
       .map((sheet, k) => ({ k, both: holds(sheet) + holds(plan) }))
       .filter(({ both }) => both <= capacity * joinedShare)
-      .sort((a, b) => b.both - a.both || a.k - b.k)
-      .slice(0, 3)
+      .sort((a, b) => b.both - a.both || a.k - b.k);
+    const found = [...roomy.slice(0, 3), ...roomy.slice(3).slice(-2)]
       .map(({ k }) => ({ k, plan: together(sheets[k]!, plan) }))
       .find((one) => printed(one.plan) >= 1);
     if (found) sheets[found.k] = found.plan;

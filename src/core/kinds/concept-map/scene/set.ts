@@ -38,12 +38,7 @@ interface Whole {
  * A map over as many sheets as it takes to print no smaller than `least` points: an overview, then the branches that are cut from it. Every proposition stands
  * on one sheet at least: an idea of another sheet that it needs stands there too, and says where it goes on.
  */
-export function mapSet(
-  diagram: ConceptMap,
-  listing: MapListing,
-  styles: readonly BoxStyle[],
-  least: number,
-): SheetSet {
+export function mapSet(diagram: ConceptMap, listing: MapListing, styles: readonly BoxStyle[], least: number): SheetSet {
   const links = Object.values(diagram.links).map(({ id, from, to }) => ({
     ...{ id, from: listing.index.get(from)!, to: listing.index.get(to)! },
   }));
@@ -53,24 +48,37 @@ export function mapSet(
   // Texts around it are those of a long set, so that a sheet still fits when its number is known.
   const printOf = (plan: SheetPlan): number => {
     const { smallestText } = sheetOf(whole, plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 }).scene;
-    return (smallestText ?? Infinity) / pxPerPt / least;
+    return (smallestText ?? Infinity) / pxPerPt;
   };
-  const first = printOf({ heads: [0], cut: new Set() });
+  const first = printOf({ heads: [0], cut: new Set() }) / least;
   const capacity = Math.max(3, Math.floor(tree.ids.length * Math.min(1, first) ** 2));
-  const plans = planSheets(tree, capacity, printOf, mayLead(tree));
-  const numbers = sheetOfNode(tree, plans);
-  const sheets = plans.map((plan, k) => sheetOf(whole, plan, { number: k + 1, of: plans.length }, { plans, numbers }));
-  const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
-  return { sheets, print: Math.min(...prints), leftOut: 0 };
+  const plannedFor = (wanted: number): SheetSet => {
+    const plans = planSheets(tree, capacity, (plan) => printOf(plan) / wanted, mayLead(tree));
+    const numbers = sheetOfNode(tree, plans);
+    const sheets = plans.map((plan, k) =>
+      sheetOf(whole, plan, { number: k + 1, of: plans.length }, { plans, numbers }),
+    );
+    const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
+    return { sheets, print: Math.min(...prints), leftOut: 0 };
+  };
+  // With the numbers of the sheets words break otherwise, which may cost some print: then a little more is planned for.
+  let best = plannedFor(least);
+  for (const spare of spares) {
+    if (best.print >= least - 0.005) break;
+    const next = plannedFor(least * spare);
+    if (next.print > best.print) best = next;
+  }
+  return best;
 }
+
+/** Print that is planned for, as a multiple of what is wished, where it is missed. */
+const spares = [1.06, 1.15] as const;
 
 /** Each idea below a neighbour of the rank nearest before its own. */
 function treeOf({ ids, tier }: MapListing, links: Whole['links']): PartTree {
   const above = new Int32Array(ids.length).fill(-1);
   const nearer = (one: number, other: number): boolean =>
-    above[one]! < 0 ||
-    tier[other]! > tier[above[one]!]! ||
-    (tier[other] === tier[above[one]!] && other < above[one]!);
+    above[one]! < 0 || tier[other]! > tier[above[one]!]! || (tier[other] === tier[above[one]!] && other < above[one]!);
   for (const { from, to } of links)
     for (const [one, other] of [
       [from, to],
