@@ -1,3 +1,9 @@
+/** Used again and again: offsets of places, and runs of places that stand at their least distance, each with its mean, its weight and its first place. */
+let offset = new Float64Array(64);
+let mean = new Float64Array(64);
+let heavy = new Float64Array(64);
+let begin = new Int32Array(64);
+
 /**
  * Places on a line, in a given order and at least so far apart, that together are as near to where they want to be as can be: the least sum of weight times
  * squared distance, by pooling neighbours that want to pass each other (R. E. Barlow et al., "Statistical Inference under Order Restrictions", 1972).
@@ -5,12 +11,14 @@
  */
 export function inOrder(wanted: ArrayLike<number>, weight: ArrayLike<number>, apart: ArrayLike<number>): Float64Array {
   const n = wanted.length;
-  const offset = new Float64Array(n);
+  if (offset.length < n) {
+    offset = new Float64Array(2 * n);
+    mean = new Float64Array(2 * n);
+    heavy = new Float64Array(2 * n);
+    begin = new Int32Array(2 * n);
+  }
+  offset[0] = 0;
   for (let i = 1; i < n; i++) offset[i] = offset[i - 1]! + apart[i]!;
-  // Runs of places that stand at their least distance, each with its mean and weight.
-  const mean = new Float64Array(n);
-  const heavy = new Float64Array(n);
-  const begin = new Int32Array(n);
   let runs = 0;
   for (let i = 0; i < n; i++) {
     mean[runs] = wanted[i]! - offset[i]!;

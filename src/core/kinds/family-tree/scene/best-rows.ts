@@ -1,7 +1,7 @@
 import { KeptFor } from '../../../model';
 import type { FamilyTree } from '../model';
 import type { RelatedListing } from '../structure';
-import { rowsOf, shownUnions, ways, type Rows, type ShownUnion, type Way } from './blocks';
+import { blocksOf, rowsOf, shownUnions, ways, type Blocks, type Rows, type ShownUnion, type Way } from './blocks';
 import { many, partnerGap } from './fit';
 import { crossingsOf, placeAcross, turnedRows } from './place';
 
@@ -10,8 +10,8 @@ const rowsKept = new KeptFor<RelatedListing, Rows>();
 /** Couples are tried below their other family this many times, fewer the more persons there are. */
 const mostExceptions = 120;
 const exceptionsWorth = 5_000;
-/** Of a large family couples stay where each way puts them, and are turned once. */
 const mostTurns = 3;
+/** In a large family couples are turned once, in the best way alone. */
 const turnsOfMany = 1;
 
 interface Tried {
@@ -30,19 +30,22 @@ const isBetter = (a: Tried, b: Tried): boolean =>
 export function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
   const known = rowsKept.get(listing);
   if (known) return known;
-  const unions = shownUnions(listing);
-  let best = ways
-    .map((way) => triedRows(diagram, listing, unions, way))
-    .reduce((least, one) => (isBetter(one, least) ? one : least));
+  const parts = { unions: shownUnions(listing), blocks: blocksOf(listing) };
   const persons = listing.shown.size;
-  let left = persons >= many ? 0 : Math.min(mostExceptions, Math.round(exceptionsWorth / Math.max(1, persons)));
+  const isLarge = persons >= many;
+  const tried = (way: Way, turns: number) => triedRows(diagram, listing, { ...parts, turns }, way);
+  let best = ways
+    .map((way) => tried(way, isLarge ? 0 : mostTurns))
+    .reduce((least, one) => (isBetter(one, least) ? one : least));
+  if (isLarge) best = tried(best.way, turnsOfMany);
+  let left = isLarge ? 0 : Math.min(mostExceptions, Math.round(exceptionsWorth / Math.max(1, persons)));
   for (let helped = true; helped && left > 0 && best.crossings > 0;) {
     helped = false;
     for (const block of best.rows.torn) {
       if (left-- <= 0) break;
       const exceptions = new Set(best.way.exceptions);
       if (!exceptions.delete(block)) exceptions.add(block);
-      const one = triedRows(diagram, listing, unions, { ...best.way, exceptions });
+      const one = tried({ ...best.way, exceptions }, mostTurns);
       if (!isBetter(one, best)) continue;
       best = one;
       helped = true;
@@ -56,14 +59,17 @@ export function bestRows(diagram: FamilyTree, listing: RelatedListing): Rows {
 function triedRows(
   { arrangement }: FamilyTree,
   listing: RelatedListing,
-  unions: readonly ShownUnion[],
+  {
+    unions,
+    blocks,
+    turns,
+  }: { readonly unions: readonly ShownUnion[]; readonly blocks: Blocks; readonly turns: number },
   way: Way,
 ): Tried {
   const breadth = new Float64Array(listing.ids.length).fill(100);
   const gaps = { partner: partnerGap, sibling: arrangement.siblingGap, branch: arrangement.branchGap };
   let best: Tried | null = null;
-  let rows = rowsOf(listing, unions, way);
-  const turns = listing.shown.size >= many ? turnsOfMany : mostTurns;
+  let rows = rowsOf(listing, unions, blocks, way);
   for (let turn = 0; turn <= turns; turn++) {
     const across = placeAcross(rows, breadth, gaps);
     const one = { way, rows, crossings: crossingsOf(rows, across), width: across.right - across.left };

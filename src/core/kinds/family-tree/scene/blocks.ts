@@ -67,10 +67,12 @@ export const ways: readonly Way[] = [
 ];
 
 /** Rows by following each family down from its eldest, the families of those who marry in beside it. O(persons + relations), no recursion on generations. */
-export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], way: Way): Rows {
-  const { outline, tierStart } = listing;
-  const place = new Map(Array.from(outline, (i, k) => [i, k]));
-  const { blocks, blockOf } = blocksOf(listing, place);
+export function rowsOf(
+  { tierStart }: Pick<RelatedListing, 'tierStart'>,
+  unions: readonly ShownUnion[],
+  { blocks, blockOf, place }: Blocks,
+  way: Way,
+): Rows {
   const parentsOf = new Map<number, number[]>();
   const childrenOf = new Map<number, number[]>();
   unions.forEach(({ partners, children }, u) => {
@@ -87,9 +89,7 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
       ?.find((u) => unions[u]!.partners.some((p) => blocks[blockOf[p]!]!.row < blocks[blockOf[member]!]!.row));
   const torn: number[] = [];
   const choose = (b: number): number => {
-    const withParents = blocks[b]!.members.filter((m) => above(m) !== undefined).sort(
-      (x, y) => place.get(x)! - place.get(y)!,
-    );
+    const withParents = blocks[b]!.members.filter((m) => above(m) !== undefined).sort((x, y) => place[x]! - place[y]!);
     if (withParents.length > 1) torn.push(b);
     const member = (way.below === 'first') !== way.exceptions.has(b) ? withParents[0] : withParents.at(-1);
     return member === undefined ? -1 : above(member)!;
@@ -126,7 +126,7 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
   const roots = blocks
     .map((_, b) => b)
     .filter((b) => host[b]! < 0)
-    .sort((a, b) => place.get(blocks[a]!.members[0]!)! - place.get(blocks[b]!.members[0]!)!);
+    .sort((a, b) => place[blocks[a]!.members[0]!]! - place[blocks[b]!.members[0]!]!);
   for (const root of [...roots, ...blocks.keys()]) {
     if (done[root] === 1) continue;
     stack.push(start(root));
@@ -156,20 +156,24 @@ export function rowsOf(listing: RelatedListing, unions: readonly ShownUnion[], w
   return { blocks, rows, blockOf, host, unions, torn };
 }
 
+/** Blocks, whichever way they are put together, and the place of each person in the list. */
+export interface Blocks extends Pick<Rows, 'blocks' | 'blockOf'> {
+  readonly place: Int32Array;
+}
+
 /** Chains of partners within a row, beginning at an end of the chain. */
-function blocksOf(
-  listing: RelatedListing,
-  place: ReadonlyMap<number, number>,
-): { blocks: Block[]; blockOf: Int32Array } {
-  const { ids, index, tier, shown, relations } = listing;
+export function blocksOf({ ids, index, tier, shown, relations, outline }: RelatedListing): Blocks {
+  const place = new Int32Array(ids.length);
+  outline.forEach((i, k) => (place[i] = k));
   const blockOf = new Int32Array(ids.length).fill(-1);
   const blocks: Block[] = [];
-  const near = (i: number): number[] =>
-    partnersOf(relations, ids[i]!)
+  const known: (readonly number[] | undefined)[] = [];
+  const near = (i: number): readonly number[] =>
+    (known[i] ??= partnersOf(relations, ids[i]!)
       .filter((id) => shown.has(id))
       .map((id) => index.get(id)!)
-      .filter((j) => tier[j] === tier[i]);
-  const all = [...place.keys()].filter((i) => tier[i]! > 0);
+      .filter((j) => tier[j] === tier[i]));
+  const all = Array.from(outline).filter((i) => tier[i]! > 0);
   for (const seed of all) {
     if (blockOf[seed]! >= 0) continue;
     // All who hang together, then from an end of the chain.
@@ -186,7 +190,7 @@ function blocksOf(
     // Of two partners the first in the list stands first; of several the first partner stands before who has them all.
     const first =
       group.length === 2
-        ? group.reduce((a, b) => (place.get(b)! < place.get(a)! ? b : a))
+        ? group.reduce((a, b) => (place[b]! < place[a]! ? b : a))
         : (near(hub).find((i) => ends.includes(i)) ?? ends[0] ?? seed);
     const members: number[] = [];
     const stack = [first];
@@ -201,5 +205,5 @@ function blocksOf(
     for (const i of members) blockOf[i] = blocks.length;
     blocks.push({ members, row: tier[seed]! - 1 });
   }
-  return { blocks, blockOf };
+  return { blocks, blockOf, place };
 }

@@ -58,45 +58,48 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
   });
   const middleOf = (m: number) => centre[blockOf[m]!]! + within[m]!;
   const unionAt = ({ partners }: ShownUnion): number => unionMiddle(partners, middleOf, breadth);
-  const parentsOf = new Map<number, number[]>();
-  const unionsOf = new Map<number, number[]>();
-  unions.forEach((union, u) => {
-    for (const { child } of union.children) pushTo(parentsOf, child, u);
-    // A partnership counts once, with the block of its first partner.
-    pushTo(unionsOf, blockOf[union.partners[0]!]!, u);
-  });
-  const settle = (r: number, wanted: (b: number) => { at: number; weight: number }) => {
+  const ties = tiesOf(rows);
+  const widest = order.reduce((most, { length }) => Math.max(most, length), 0);
+  const [wanted, weight] = [new Float64Array(widest), new Float64Array(widest)];
+  const settle = (r: number, want: (b: number, k: number) => void) => {
     const row = order[r]!;
-    const wants = row.map(wanted);
-    const places = inOrder(
-      wants.map(({ at }) => at),
-      wants.map(({ weight }) => weight),
-      apart[r]!,
-    );
-    row.forEach((b, k) => (centre[b] = places[k]!));
+    for (let k = 0; k < row.length; k++) want(row[k]!, k);
+    const places = inOrder(wanted.subarray(0, row.length), weight, apart[r]!);
+    for (let k = 0; k < row.length; k++) centre[row[k]!] = places[k]!;
   };
-  const down = (b: number) => {
-    let [sum, weight] = [0, 0];
-    for (const m of blocks[b]!.members)
-      for (const u of parentsOf.get(m) ?? []) {
-        // The family the block stands below counts more than those it is tied to besides.
-        const w = u === host[b] ? 1 : 0.35;
-        sum += w * (unionAt(unions[u]!) - within[m]!);
-        weight += w;
-      }
-    return weight === 0 ? { at: centre[b]!, weight: 0.02 } : { at: sum / weight, weight };
+  const wish = (b: number, k: number, sum: number, heavy: number) => {
+    wanted[k] = heavy === 0 ? centre[b]! : sum / heavy;
+    weight[k] = heavy === 0 ? 0.02 : heavy;
   };
-  const up = (b: number) => {
-    let [sum, weight] = [0, 0];
-    for (const u of unionsOf.get(b) ?? []) {
-      const union = unions[u]!;
-      const children = union.children.map(({ child }) => middleOf(child));
-      if (children.length === 0) continue;
-      const w = union.children.some(({ child }) => host[blockOf[child]!] === u) ? 1 : 0.2;
-      sum += w * (centre[b]! + (Math.min(...children) + Math.max(...children)) / 2 - unionAt(union));
-      weight += w;
+  const down = (b: number, k: number) => {
+    let [sum, heavy] = [0, 0];
+    for (let t = ties.upFrom[b]!; t < ties.upFrom[b + 1]!; t++) {
+      const u = ties.upUnion[t]!;
+      // The family the block stands below counts more than those it is tied to besides.
+      const w = u === host[b] ? 1 : 0.35;
+      sum += w * (unionAt(unions[u]!) - within[ties.upMember[t]!]!);
+      heavy += w;
     }
-    return weight === 0 ? { at: centre[b]!, weight: 0.02 } : { at: sum / weight, weight };
+    wish(b, k, sum, heavy);
+  };
+  const up = (b: number, k: number) => {
+    let [sum, heavy] = [0, 0];
+    for (let t = ties.downFrom[b]!; t < ties.downFrom[b + 1]!; t++) {
+      const u = ties.downUnion[t]!;
+      const union = unions[u]!;
+      let [least, most, hosts] = [Infinity, -Infinity, false];
+      for (const { child } of union.children) {
+        const at = middleOf(child);
+        if (at < least) least = at;
+        if (at > most) most = at;
+        hosts ||= host[blockOf[child]!] === u;
+      }
+      if (least > most) continue;
+      const w = hosts ? 1 : 0.2;
+      sum += w * (centre[b]! + (least + most) / 2 - unionAt(union));
+      heavy += w;
+    }
+    wish(b, k, sum, heavy);
   };
   const sweeps = sweepsFor(blocks.length);
   for (let sweep = 0; sweep < sweeps; sweep++) {
@@ -112,6 +115,41 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
   });
   if (left > right) [left, right] = [0, 0];
   return { middle, union: Float64Array.from(unions, unionAt), left, right };
+}
+
+/** What pulls blocks: for each the partnerships its members are children of, and those it has; from `…From[b]` to before `…From[b + 1]`. */
+interface Ties {
+  readonly upFrom: Int32Array;
+  readonly upUnion: Int32Array;
+  readonly upMember: Int32Array;
+  readonly downFrom: Int32Array;
+  readonly downUnion: Int32Array;
+}
+
+function tiesOf({ blocks, blockOf, unions }: Rows): Ties {
+  const up: { readonly union: number; readonly member: number }[][] = blocks.map(() => []);
+  const down: number[][] = blocks.map(() => []);
+  const place = new Map<number, number>();
+  for (const { members } of blocks) members.forEach((m, k) => place.set(m, k));
+  unions.forEach(({ partners, children }, u) => {
+    for (const { child } of children) up[blockOf[child]!]!.push({ union: u, member: child });
+    // A partnership counts once, with the block of its first partner.
+    down[blockOf[partners[0]!]!]!.push(u);
+  });
+  for (const ties of up) if (ties.length > 1) ties.sort((a, b) => place.get(a.member)! - place.get(b.member)!);
+  const starts = (all: readonly (readonly unknown[])[]): Int32Array => {
+    const from = new Int32Array(all.length + 1);
+    all.forEach(({ length }, b) => (from[b + 1] = from[b]! + length));
+    return from;
+  };
+  const ties = up.flat();
+  return {
+    upFrom: starts(up),
+    upUnion: Int32Array.from(ties, ({ union }) => union),
+    upMember: Int32Array.from(ties, ({ member }) => member),
+    downFrom: starts(down),
+    downUnion: Int32Array.from(down.flat()),
+  };
 }
 
 /** The rows with couples turned round whose families stand on the other side each; the same where none is. */

@@ -10,7 +10,7 @@ import { familyTree } from '../kind';
 import type { FamilyTree } from '../model';
 import { relationsOf } from '../relations';
 import { relatedStructure } from '../structure';
-import { rowsOf, shownUnions, ways } from './blocks';
+import { blocksOf, rowsOf, shownUnions, ways } from './blocks';
 import { linesOf } from './lanes';
 import { placeAcross } from './place';
 
@@ -34,7 +34,7 @@ const overlap = (a: Rect, b: Rect): boolean =>
 function placed(diagram: FamilyTree) {
   const listing = relatedStructure(diagram);
   const breadth = new Float64Array(listing.ids.length).fill(80);
-  const rows = rowsOf(listing, shownUnions(listing), ways[0]!);
+  const rows = rowsOf(listing, shownUnions(listing), blocksOf(listing), ways[0]!);
   const across = placeAcross(rows, breadth, { partner: 24, sibling: 12, branch: 20 });
   const depth = rows.rows.map(() => 40);
   return { listing, rows, across, breadth, along: linesOf(rows, across, { breadth, depth, least: 40 }) };
