@@ -41,3 +41,25 @@ test('the key that repeats a style says so where there is none yet', async ({ de
   await page.keyboard.press('r');
   await expect(page.getByText('No style was given yet')).toBeVisible();
 });
+
+test('details stand in the order that is wished, and each can be taken back by undo', async ({ desk: page }) => {
+  await makeChart(page, 'Ama Boateng, Skipper, Quay\n\tIvo Marangoni, Warden, Dunes', 2);
+  const lines = (name: string) => box(page, name).locator('text');
+  await expect(lines('Ivo Marangoni')).toHaveText(['Ivo Marangoni', 'Warden', 'Dunes']);
+  await step(page, 'Style');
+  await page.getByText('Details', { exact: true }).click();
+  await page.getByRole('button', { name: 'Place: a place up' }).click();
+  for (const [name, ...details] of [
+    ['Ama Boateng', 'Quay', 'Skipper'],
+    ['Ivo Marangoni', 'Dunes', 'Warden'],
+  ] as const)
+    await expect(lines(name)).toHaveText([name, ...details]);
+  // With one line, what stands first is what stays.
+  await page.getByLabel('Detail lines', { exact: true }).fill('1');
+  await page.getByLabel('Detail lines', { exact: true }).press('Enter');
+  await expect(lines('Ivo Marangoni')).toHaveText(['Ivo Marangoni', 'Dunes']);
+  await page.getByRole('button', { name: /^In this order: set for all; hand it back/ }).click();
+  await expect(lines('Ivo Marangoni')).toHaveText(['Ivo Marangoni', 'Warden']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lines('Ivo Marangoni')).toHaveText(['Ivo Marangoni', 'Dunes']);
+});

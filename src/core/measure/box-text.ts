@@ -1,4 +1,4 @@
-import type { BoxStyle, Entry } from '../model';
+import { drawnDetails, type BoxStyle, type Entry } from '../model';
 import { faceOf, type Face } from './face';
 import { capHeightOf, runsOf, widthOfRuns, type Run } from './measure';
 import { foldsOf, foldWithin, type Wrapped } from './wrap';
@@ -57,8 +57,7 @@ export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
     const whole = { widestDouble: style.nameSize * widestDoubleEms };
     return {
       name: foldsOf(name, nameFaceOf(style), style.nameSize, mostNameLines, whole),
-      details: entry.details
-        .slice(0, style.details)
+      details: drawnDetails(entry, style)
         .filter((detail) => detail.trim() !== '')
         .map((detail) => foldsOf(detail, detailFaceOf(style), style.detailSize, mostDetailLines)),
     };

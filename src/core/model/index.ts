@@ -2,6 +2,7 @@ export * from './cache';
 export * from './check-common';
 export * from './common';
 export * from './create';
+export * from './details';
 export * from './enclosure';
 export * from './entries-shape';
 export * from './finding';

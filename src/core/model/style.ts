@@ -11,6 +11,12 @@ export type Typeface = z.infer<typeof Typeface>;
 const Weight = z.union([z.literal(400), z.literal(600), z.literal(700)]);
 const Slant = z.enum(['upright', 'italic']);
 
+/** Places from 1 to 8, each once, with blanks between. */
+const DetailOrder = z
+  .string()
+  .regex(/^(?:[1-8](?: [1-8]){0,7})?$/, 'places of details are written 2 1')
+  .refine((order) => new Set(order.split(' ')).size === order.split(' ').length, 'each place may be told once');
+
 /**
  * `block`, `ellipse`, `triangle` (its point to the left, text after it) and `gable` (its point upwards, text below it) are symbols, as large as their text
  * needs; `dot` stands before its text, `rule` below it.
@@ -68,6 +74,8 @@ export const BoxStyle = z.strictObject({
   detailText: Colour,
   /** How many detail lines are drawn under the name. */
   details: z.number().int().min(0).max(8),
+  /** Which details stand first, by their place in the list from 1: "2 1"; the others follow as they stand there. */
+  detailOrder: DetailOrder,
   /** True: the box takes the size of the largest such box of its tier. */
   equalSize: z.boolean(),
   /** Where the photo stands: before the text or above it. Where one entry of a tier has a photo, the others of the tier show their initials. */

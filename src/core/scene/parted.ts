@@ -1,4 +1,4 @@
-import { type DiagramCommon, type Entry } from '../model';
+import type { DiagramCommon, ShownEntry } from '../model';
 import { markWords } from './marks';
 import type { Parted, SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
@@ -101,9 +101,10 @@ export function entriesOn(
 ): DiagramCommon['entries'] {
   const told = Object.entries(entries).filter(([id]) => isOn(id));
   return Object.fromEntries(
-    told.map(([id, entry]): [string, Entry] => {
+    told.map(([id, entry]): [string, ShownEntry] => {
       const mark = marks.get(id);
-      return [id, mark ? { ...entry, details: [mark.words, ...entry.details.slice(0, 6)] } : entry];
+      if (!mark) return [id, entry];
+      return [id, { ...entry, details: [mark.words, ...entry.details.slice(0, 6)], ahead: 1 }];
     }),
   );
 }

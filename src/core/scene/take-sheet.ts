@@ -1,4 +1,5 @@
 import {
+  drawnDetails,
   nextSheet,
   orientations,
   own,
@@ -70,10 +71,8 @@ export function smallestText(
   let least = Infinity;
   ids.forEach((id, i) => {
     if (tier[i] === 0) return;
-    const { nameSize, detailSize, details } = styles[i]!;
-    const told = own(entries, id)!
-      .details.slice(0, details)
-      .some((detail) => detail.trim() !== '');
+    const { nameSize, detailSize } = styles[i]!;
+    const told = drawnDetails(own(entries, id)!, styles[i]!).some((detail) => detail.trim() !== '');
     least = Math.min(least, nameSize, told ? detailSize : Infinity);
   });
   return least === Infinity ? null : least;

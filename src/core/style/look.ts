@@ -289,6 +289,7 @@ export const tierStyle = remember(
       detailSlant: 'upright',
       detailText: text,
       details: 2,
+      detailOrder: '',
       equalSize: true,
       photo: 'before',
       photoShape: 'round',

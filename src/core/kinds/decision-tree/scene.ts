@@ -1,5 +1,13 @@
 import type { Hierarchy } from '../../hierarchy';
-import { KeptFor, own, type BoxStyle, type DiagramCommon, type Entry, type LinkStyle } from '../../model';
+import {
+  KeptFor,
+  own,
+  type BoxStyle,
+  type DiagramCommon,
+  type Entry,
+  type LinkStyle,
+  type ShownEntry,
+} from '../../model';
 import { sheetSet, tierScene, type BranchLines, type Scene, type SheetSet, type TierWords } from '../../scene';
 import { branchStyle, lookOf, mixed, type LinkKind } from '../../style';
 import { branchName } from './figures/figures';
@@ -132,8 +140,10 @@ function withValue(entry: Entry, name: string | null, value: string): Entry {
   const before = withValues.get(entry);
   if (before && before.name === name && before.value === value) return before.entry;
   const details = value === '' ? entry.details : [value, ...entry.details.slice(0, 7)];
-  const shown =
-    name === null || name === '' ? { ...entry, name: value || ' ', details: [] } : { ...entry, name, details };
+  const shown: ShownEntry =
+    name === null || name === ''
+      ? { ...entry, name: value || ' ', details: [] }
+      : { ...entry, name, details, ahead: value === '' ? 0 : 1 };
   withValues.set(entry, { name, value, entry: shown });
   return shown;
 }

@@ -1,3 +1,5 @@
+import { remember } from '../../model';
+
 /** What a date says: the earliest and the latest day it may be, as days since 1 January 1970 in the Gregorian calendar, and how sure it is. */
 export interface DateSpan {
   readonly from: number;
@@ -68,7 +70,9 @@ function plainDate(source: string): Plain | null {
 }
 
 /** A date as it is written in lists and in GEDCOM: exact, partial, about, before, after, between; null for words that tell none. O(length). */
-export function dateSpan(text: string): DateSpan | null {
+export const dateSpan = remember(5_000, (text: string) => text, spanOf);
+
+function spanOf(text: string): DateSpan | null {
   const bare = text
     .trim()
     .replace(/^(int)\s+/i, '')

@@ -3,6 +3,7 @@ import type { Scope } from '../../../core/diagram';
 import { own } from '../../../core/model';
 import { NumberField } from '../NumberField';
 import { ColourField } from './ColourField';
+import { DetailOrder } from './DetailOrder';
 import type { Row, Told, Value } from './properties';
 
 const origins: Readonly<Record<string, string>> = {
@@ -34,12 +35,18 @@ const scopeWords: Readonly<Record<string, string>> = {
 };
 
 /** What shows in place of what this scope sets; null where that is what shows. */
-function winner(explained: Told, scope: Scope, originWords: Readonly<Record<string, string>>): string | null {
+function winner(
+  explained: Told,
+  scope: Scope,
+  originWords: Readonly<Record<string, string>>,
+  isOrder: boolean,
+): string | null {
   const itself = scope.kind === 'lines' && scope.tier !== null ? 'tierLines' : scope.kind;
   if (explained.origin === itself) return null;
   if (explained.origin === 'several') return 'Where something narrower sets it too, that goes before.';
   const from = own(origins, explained.origin) ?? own(originWords, explained.origin) ?? 'set elsewhere';
-  const shown = typeof explained.value === 'boolean' || explained.value === null ? '' : ` (${String(explained.value)})`;
+  const told = typeof explained.value !== 'boolean' && explained.value !== null && !isOrder;
+  const shown = told ? ` (${String(explained.value)})` : '';
   return `Not seen: what is ${from}${shown} goes before.`;
 }
 
@@ -63,7 +70,7 @@ export function PropertyRow({
   const { property, name } = row;
   const here = own(scopeWords, scope.kind) ?? own(originWords, scope.kind) ?? 'set here';
   const isSet = setHere !== undefined;
-  const other = isSet ? winner(explained, scope, originWords) : null;
+  const other = isSet ? winner(explained, scope, originWords, row.control.kind === 'order') : null;
   return (
     <div className="border-b border-hair py-1">
       <div className="grid min-h-7 grid-cols-[5.7rem_1fr_5.2rem] items-center gap-2">
@@ -108,6 +115,8 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
       />
     );
   }
+  if (control.kind === 'order')
+    return <DetailOrder id={id} value={typeof value === 'string' ? value : null} onChange={onChange} />;
   const at = control.options.findIndex(([option]) => option === value);
   return (
     <select

@@ -15,7 +15,9 @@ export interface Row {
   readonly control:
     | { readonly kind: 'colour' }
     | { readonly kind: 'number'; readonly least: number; readonly most: number; readonly step: number }
-    | { readonly kind: 'choice'; readonly options: readonly (readonly [Value, string])[] };
+    | { readonly kind: 'choice'; readonly options: readonly (readonly [Value, string])[] }
+    /** Places of details, moved up one by one. */
+    | { readonly kind: 'order' };
 }
 
 /** Rows that belong together; the first two groups stand open. */
@@ -107,6 +109,7 @@ export const boxGroups: readonly RowGroup[] = [
     name: 'Details',
     rows: [
       number('details', 'Detail lines', 0, 8),
+      { property: 'detailOrder', name: 'In this order', control: { kind: 'order' } },
       choice('detailFont', 'Detail type', ...typefaces),
       number('detailSize', 'Detail size', 5, 60, 0.5),
       choice('detailWeight', 'Detail weight', ...weights),

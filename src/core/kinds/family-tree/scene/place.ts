@@ -58,7 +58,8 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
   });
   const middleOf = (m: number) => centre[blockOf[m]!]! + within[m]!;
   const unionAt = ({ partners }: ShownUnion): number => unionMiddle(partners, middleOf, breadth);
-  const ties = tiesOf(rows);
+  const ties = tiesKept.get(rows) ?? tiesOf(rows);
+  tiesKept.set(rows, ties);
   const widest = order.reduce((most, { length }) => Math.max(most, length), 0);
   const [wanted, weight] = [new Float64Array(widest), new Float64Array(widest)];
   const settle = (r: number, want: (b: number, k: number) => void) => {
@@ -125,6 +126,8 @@ interface Ties {
   readonly downFrom: Int32Array;
   readonly downUnion: Int32Array;
 }
+
+const tiesKept = new WeakMap<Rows, Ties>();
 
 function tiesOf({ blocks, blockOf, unions }: Rows): Ties {
   const up: { readonly union: number; readonly member: number }[][] = blocks.map(() => []);

@@ -8,6 +8,7 @@ import {
   type BoxStyle,
   type DiagramCommon,
   type Entry,
+  type ShownEntry,
 } from '../../../model';
 import {
   placedBounds,
@@ -94,7 +95,8 @@ function withLife(entry: Entry, life: string): Entry {
   if (life === '') return entry;
   const before = lives.get(entry);
   if (before?.life === life) return before.entry;
-  const shown = { ...entry, details: [life, ...entry.details.slice(0, 7)] };
+  const { details, ahead = 0 }: ShownEntry = entry;
+  const shown: ShownEntry = { ...entry, details: [life, ...details.slice(0, 7)], ahead: ahead + 1 };
   lives.set(entry, { life, entry: shown });
   return shown;
 }

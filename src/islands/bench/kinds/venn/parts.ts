@@ -35,6 +35,7 @@ const regionProperties = [
   ...curveProperties,
   'nameCase',
   'details',
+  'detailOrder',
   'detailFont',
   'detailSize',
   'detailWeight',
