@@ -54,6 +54,8 @@ const worthEase = 1.15;
 const outlineColumns = [1, 2, 3, 4, 5, 6];
 const rowCounts = [1, 2, 3, 4, 5, 6, 8, 10, 13, 17, 24, 40, Infinity];
 const easeSteps = [0.75, 0.5, 0.25];
+/** What a rough look finds may be so much less than what a closer one will. */
+const roughly = 0.97;
 
 /**
  * Arranges a hierarchy so that it prints as large as it can in its room: a bounded search over how wide the boxes of each tier are, how leaves fold, and
@@ -96,6 +98,11 @@ function search(input: Task, manner: Manner): Trial {
 }
 
 function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial {
+  // Of many entries a rough look tells that gaps cost too much, in a quarter of the time.
+  if (manner === 'compact' && input.tier.length > several && tight.ease === 0) {
+    const rough = (ease: number) => scaleOf(input, manner, { ...tight, look: 'rough', ease });
+    if (rough(easeSteps.at(-1)!) < (rough(0) * enough * roughly) / tight.scale) return tight;
+  }
   // Columns leave room beside them, which gaps between tiers may take.
   const tierEases = manner === 'columns' ? [1, 0.5, undefined] : [undefined];
   for (const tierEase of tierEases) {
