@@ -72,6 +72,47 @@ test('pictures that are named like nobody make new entries, and one is pasted on
   await expect(box(page, 'Ede Nwachukwu')).toHaveCount(0);
 });
 
+test('the part of a photo that is shown is drawn nearer and dragged, by pointer and by keyboard', async ({
+  desk: page,
+}) => {
+  await makeChart(page, crew, 5);
+  await dropPictures(box(page, 'Maren Solheim'), 'IMG_2041.png');
+  await box(page, 'Maren Solheim').click();
+  const photo = box(page, 'Maren Solheim').locator('image');
+  const placed = async () => {
+    const [x, width] = [await photo.getAttribute('x'), await photo.getAttribute('width')];
+    return { x: Number(x), width: Number(width) };
+  };
+  const before = await placed();
+  await page.getByRole('button', { name: 'Its part' }).click();
+  const nearer = page.getByLabel('Nearer');
+  await nearer.fill('4');
+  await expect.poll(async () => (await placed()).width).toBeCloseTo(before.width * 4, 1);
+  // Dragged to the left by a quarter of what is seen: it shows what is further to the right.
+  const middle = await placed();
+  const seen = (await page.getByTestId('picture-part').boundingBox())!;
+  await page.mouse.move(seen.x + 200, seen.y + 100);
+  await page.mouse.down();
+  await page.mouse.move(seen.x + 200 - seen.width / 4, seen.y + 100, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await placed()).x).toBeLessThan(middle.x - before.width / 5);
+  const dragged = await placed();
+  await page.getByLabel('Left to right').press('End');
+  await expect.poll(async () => (await placed()).x).toBeLessThan(dragged.x);
+  await page.getByRole('button', { name: 'The middle again' }).click();
+  await expect.poll(placed).toEqual(before);
+  await nearer.fill('2');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await kept(page);
+  const id = page.url().split('/').at(-1)!.split('?')[0]!;
+  const svg = await (await page.request.get(`/api/diagrams/${id}/hand-out?format=svg`)).text();
+  expect(svg).toMatch(/clip-path:circle\([\d.]+px at [\d.]+px [\d.]+px\)/);
+  // All that was done to it is one step.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(placed).toEqual(before);
+  await expect(photo).toHaveCount(1);
+});
+
 test('photos above the text, in squares, or hidden, by their tier', async ({ desk: page }) => {
   await makeChart(page, crew, 5);
   await dropPictures(box(page, 'Maren Solheim'), 'a.png');

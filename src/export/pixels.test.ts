@@ -75,7 +75,7 @@ const drawings: Record<string, () => Diagram> = {
   'twinned centres as topics': () => made('topic-tree', list('twinned-centres.txt')),
   'three people, one with a photo': () => {
     const three = people(3, 2);
-    const image = { id: photo, width: 60, height: 90 };
+    const image = { id: photo, width: 60, height: 90, part: { x: 0.45, y: 0.3, side: 0.7 } };
     return { ...three, entries: { ...three.entries, e1: { ...own(three.entries, 'e1')!, image } } };
   },
   'twenty-four in one team': () => people(24, 23),

@@ -20,11 +20,21 @@ export const limits = {
   trayLength: 100_000,
 } as const;
 
+/** A square of a picture: its middle as shares of the picture's width and height, and its side as a share of the shorter of these. */
+export const PicturePart = z.strictObject({
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  side: z.number().min(0.1).max(1),
+});
+export type PicturePart = z.infer<typeof PicturePart>;
+
 /** A picture kept beside the diagram: its id and its size in its own pixels. */
 export const ImageRef = z.strictObject({
   id: z.string().regex(/^[0-9a-f]{32}$/),
   width: z.number().int().min(1).max(20_000),
   height: z.number().int().min(1).max(20_000),
+  /** The square of it that is shown where it is cut; left out for the largest in the middle. */
+  part: PicturePart.optional(),
 });
 export type ImageRef = z.infer<typeof ImageRef>;
 

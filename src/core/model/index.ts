@@ -10,6 +10,7 @@ export * from './house-style';
 export * from './order-key';
 export * from './own';
 export * from './own-role';
+export * from './picture-part';
 export * from './push-to';
 export * from './sheet';
 export * from './sheet-note';

@@ -1,5 +1,5 @@
 import { capHeightOf, runsOf, sansFace, widthOfRuns } from '../measure';
-import type { BoxStyle, Entry } from '../model';
+import { wholeAround, type BoxStyle, type Entry } from '../model';
 import { contrastRatio, readableText } from '../style';
 import { isSymbol } from './box-shapes';
 import type { Primitive } from './scene';
@@ -51,7 +51,17 @@ export function photoOf(
     ? { x: left ?? middle.x - side / 2, y: middle.y - all.height / 2 }
     : { x: from, y: middle.y - side / 2 };
   const crop = style.photoShape === 'round' ? 'round' : 'square';
-  if (entry.image) return [{ type: 'image', image: entry.image.id, ...at, width: side, height: side, crop }];
+  if (entry.image) {
+    const { id, part } = entry.image;
+    const whole = part && wholeAround(entry.image, part, side);
+    const place = { ...at, width: side, height: side, crop } as const;
+    return [
+      {
+        ...{ type: 'image' as const, image: id, ...place },
+        ...(whole && { whole: { ...whole, x: at.x + whole.x, y: at.y + whole.y } }),
+      },
+    ];
+  }
   return initials(entry.name, style, { ...at, side });
 }
 

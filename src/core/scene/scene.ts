@@ -75,6 +75,8 @@ export interface ImagePrimitive {
   readonly height: number;
   /** Fills its place, what stands over cut off, within a circle or not; left out: the whole picture. */
   readonly crop?: 'round' | 'square';
+  /** Where the whole picture stands of which its place shows a part; left out where the middle of it fills the place. */
+  readonly whole?: Rect;
 }
 
 export type Primitive = BoxPrimitive | PathPrimitive | TextPrimitive | CurvedTextPrimitive | ImagePrimitive;
@@ -157,8 +159,14 @@ export interface Scene {
 }
 
 /** What a picture that fills its place is cut to, as CSS has it. */
-export const clipOf = (crop: NonNullable<ImagePrimitive['crop']>): string =>
-  crop === 'round' ? 'circle(50%)' : 'inset(0)';
+export function clipOf({ crop, whole, x, y, width, height }: ImagePrimitive): string {
+  if (!whole) return crop === 'round' ? 'circle(50%)' : 'inset(0)';
+  const px = (at: number) => `${Math.round(at * 1000) / 1000}px`;
+  const [left, top] = [x - whole.x, y - whole.y];
+  return crop === 'round'
+    ? `circle(${px(width / 2)} at ${px(left + width / 2)} ${px(top + height / 2)})`
+    : `inset(${px(top)} ${px(whole.width - left - width)} ${px(whole.height - top - height)} ${px(left)})`;
+}
 
 /** Length of a dash and of the gap after it for a line of this width, the same in every writer and on screen. CSS px. */
 export const dashPattern = (width: number, line: 'dashed' | 'dotted'): readonly [dash: number, gap: number] =>

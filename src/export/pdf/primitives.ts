@@ -26,13 +26,15 @@ function covering(pdf: PDFKit.PDFDocument, { cover }: { readonly cover?: number 
 }
 
 const handlers: Handlers = {
-  image(pdf, { image, x, y, width, height, crop }, images) {
+  image(pdf, { image, x, y, width, height, crop, whole }, images) {
     const file = images.get(image);
     if (file && crop) {
       pdf.save();
       if (crop === 'round') pdf.ellipse(x + width / 2, y + height / 2, width / 2, height / 2).clip();
       else pdf.rect(x, y, width, height).clip();
-      pdf.image(Buffer.from(file.bytes), x, y, { cover: [width, height], align: 'center', valign: 'center' });
+      const { bytes } = file;
+      if (whole) pdf.image(Buffer.from(bytes), whole.x, whole.y, { width: whole.width, height: whole.height });
+      else pdf.image(Buffer.from(bytes), x, y, { cover: [width, height], align: 'center', valign: 'center' });
       pdf.restore();
     } else if (file) pdf.image(Buffer.from(file.bytes), x, y, { width, height });
     else pdf.undash().rect(x, y, width, height).lineWidth(0.75).stroke('#888888');

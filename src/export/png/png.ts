@@ -1,7 +1,7 @@
 import { createCanvas, GlobalFonts, loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { isOfScript, type Face, type Run } from '../../core/measure';
-import { boxOutline, dashPattern, type Primitive, type Rect, type Scene } from '../../core/scene';
+import { boxOutline, dashPattern, type ImagePrimitive, type Primitive, type Scene } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
 
@@ -41,7 +41,7 @@ function setRun(to: SKRSContext2D, { text, face, rtl }: Pick<Run, 'text' | 'face
 }
 
 /** A picture that fills its place, what stands over cut off. */
-function drawCropped(to: SKRSContext2D, picture: Image, { x, y, width, height }: Rect, crop: 'round' | 'square'): void {
+function drawCropped(to: SKRSContext2D, picture: Image, { x, y, width, height, crop, whole }: ImagePrimitive): void {
   const zoom = Math.max(width / picture.width, height / picture.height);
   const [wide, high] = [width / zoom, height / zoom];
   to.save();
@@ -49,14 +49,16 @@ function drawCropped(to: SKRSContext2D, picture: Image, { x, y, width, height }:
   if (crop === 'round') to.ellipse(x + width / 2, y + height / 2, width / 2, height / 2, 0, 0, 2 * Math.PI);
   else to.rect(x, y, width, height);
   to.clip();
-  to.drawImage(picture, (picture.width - wide) / 2, (picture.height - high) / 2, wide, high, x, y, width, height);
+  if (whole) to.drawImage(picture, whole.x, whole.y, whole.width, whole.height);
+  else to.drawImage(picture, (picture.width - wide) / 2, (picture.height - high) / 2, wide, high, x, y, width, height);
   to.restore();
 }
 
 const handlers: Handlers = {
-  image(to, { image, x, y, width, height, crop }, pictures) {
+  image(to, primitive, pictures) {
+    const { image, x, y, width, height, crop } = primitive;
     const picture = pictures.get(image);
-    if (picture && crop) return drawCropped(to, picture, { x, y, width, height }, crop);
+    if (picture && crop) return drawCropped(to, picture, primitive);
     if (picture) return to.drawImage(picture, x, y, width, height);
     to.setLineDash([]);
     to.lineWidth = 0.75;

@@ -7,6 +7,7 @@ import {
   type BoxPrimitive,
   type CurvedTextPrimitive,
   type Primitive,
+  type Rect,
   type Scene,
   type SceneGroup,
 } from '../../core/scene';
@@ -59,12 +60,14 @@ function fadesOf(groups: readonly SceneGroup[]): string {
 
 /** One short handler per primitive; a new primitive fails to compile until it is drawn here. */
 const handlers: { [K in Primitive['type']]: (primitive: Extract<Primitive, { type: K }>, href: Href) => string } = {
-  image: ({ image, x, y, width, height, crop }, hrefOf) => {
+  image: (primitive, hrefOf) => {
+    const { image, crop, whole } = primitive;
     const href = hrefOf(image);
-    const place = `x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}"`;
+    const placed = ({ x, y, width, height }: Rect) =>
+      `x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}"`;
     return href === null
-      ? `<rect ${place} fill="none" stroke="#888888" stroke-width="0.75"/>`
-      : `<image ${place}${crop ? ` preserveAspectRatio="xMidYMid slice" style="clip-path:${clipOf(crop)}"` : ''} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
+      ? `<rect ${placed(primitive)} fill="none" stroke="#888888" stroke-width="0.75"/>`
+      : `<image ${placed(whole ?? primitive)}${crop ? ` preserveAspectRatio="xMidYMid slice" style="clip-path:${clipOf(primitive)}"` : ''} href="${esc(href)}" xlink:href="${esc(href)}"/>`;
   },
   box: (box) =>
     `<path d="${boxOutline(box)}" fill="${box.fade ? `url(#${fadeId(box)})` : box.fill}"${covering(box)}${box.strokeWidth > 0 ? ` stroke="${box.stroke}" stroke-width="${num(box.strokeWidth)}"` : ''}${box.dashed || box.dotted ? ` stroke-dasharray="${dash(box.strokeWidth, box.dotted ? 'dotted' : 'dashed')}"` : ''}/>`,

@@ -54,18 +54,17 @@ function Shape({ primitive }: { primitive: Primitive }) {
           }
         />
       );
-    case 'image':
+    case 'image': {
+      const { x, y, width, height } = primitive.whole ?? primitive;
       return (
         <image
           href={`/api/pictures/${primitive.image}`}
-          x={primitive.x}
-          y={primitive.y}
-          width={primitive.width}
-          height={primitive.height}
+          {...{ x, y, width, height }}
           preserveAspectRatio={primitive.crop && 'xMidYMid slice'}
-          style={primitive.crop && { clipPath: clipOf(primitive.crop) }}
+          style={primitive.crop && { clipPath: clipOf(primitive) }}
         />
       );
+    }
     case 'curvedText':
       return primitive.glyphs.map(({ text, face, x, y, turn }, i) => {
         const { family, weight, italic } = faceCss(face);

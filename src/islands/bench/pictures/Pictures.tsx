@@ -3,12 +3,14 @@ import { useMemo, useRef, useState } from 'react';
 import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { bringPictures } from './bring-pictures';
+import { PicturePart } from './PicturePart';
 
-/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. The second button is there as soon as there is any picture. */
+/** Pictures for entries: several files at once find theirs by name, a single one goes to the selected entry. The other buttons are there as soon as there is any picture. */
 export function Pictures() {
   const { store } = useParts();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
+  const [moving, setMoving] = useState<string | null>(null);
   const selected = useBench((state) => state.selected);
   const image = useBench((state) =>
     state.selected === null ? undefined : own(state.diagram.entries, state.selected)?.image,
@@ -47,6 +49,17 @@ export function Pictures() {
       >
         <ImageIcon size={15} aria-hidden="true" /> {busy ? 'Bringing …' : 'Pictures'}
       </button>
+      {some && (
+        <button
+          className="plain text-sm"
+          disabled={!image}
+          title="Choose which part of its picture the selected entry shows"
+          onClick={() => setMoving(selected)}
+        >
+          Its part
+        </button>
+      )}
+      {moving !== null && <PicturePart entry={moving} onClose={() => setMoving(null)} />}
       {some && (
         <button
           className="plain text-sm"
