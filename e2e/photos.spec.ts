@@ -84,7 +84,7 @@ test('the part of a photo that is shown is drawn nearer and dragged, by pointer 
     return { x: Number(x), width: Number(width) };
   };
   const before = await placed();
-  await page.getByRole('button', { name: 'Its part' }).click();
+  await page.getByRole('button', { name: 'Move picture' }).click();
   const nearer = page.getByLabel('Nearer');
   await nearer.fill('4');
   await expect.poll(async () => (await placed()).width).toBeCloseTo(before.width * 4, 1);

@@ -26,10 +26,11 @@ export function PicturePart({ entry, onClose }: { entry: string; onClose: () => 
   };
   const half = (part.side * Math.min(image.width, image.height)) / 2;
   const slider = (name: string, at: number, least: number, most: number, set: (to: number) => Part) => (
-    <label className="grid grid-cols-[8rem_1fr] items-center gap-2">
+    <label className="flex flex-col gap-1">
       {name}
       <input
         type="range"
+        className="w-full accent-moss"
         min={least}
         max={most}
         step={0.005}
@@ -45,7 +46,7 @@ export function PicturePart({ entry, onClose }: { entry: string; onClose: () => 
       told="Drag the picture, or move the sliders, to what its place is to show."
       onClose={onClose}
     >
-      <div className="grid gap-3 sm:grid-cols-[260px_1fr]">
+      <div className="grid gap-3 sm:grid-cols-[260px_minmax(0,1fr)]">
         <div
           className="relative cursor-grab touch-none overflow-hidden border border-edge active:cursor-grabbing"
           style={{ width: side, height: side }}
@@ -70,7 +71,7 @@ export function PicturePart({ entry, onClose }: { entry: string; onClose: () => 
           {slider('Nearer', 1 / part.side, 1, 10, (nearer) => ({ ...part, side: 1 / nearer }))}
           {slider('Left to right', part.x, half / image.width, 1 - half / image.width, (x) => ({ ...part, x }))}
           {slider('Up and down', part.y, half / image.height, 1 - half / image.height, (y) => ({ ...part, y }))}
-          <div className="mt-2 flex gap-2">
+          <div className="mt-2 flex flex-wrap gap-2">
             <button className="button" disabled={!image.part} onClick={() => show(middlePart)}>
               The middle again
             </button>

@@ -56,7 +56,7 @@ export function Pictures() {
           title="Choose which part of its picture the selected entry shows"
           onClick={() => setMoving(selected)}
         >
-          Its part
+          Move picture
         </button>
       )}
       {moving !== null && <PicturePart entry={moving} onClose={() => setMoving(null)} />}
