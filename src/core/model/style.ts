@@ -113,6 +113,8 @@ export const LinkStyle = z.strictObject({
   course: z.enum(['joined', 'curved', 'straight']),
   phraseSize: z.number().min(6).max(40),
   phraseColour: Colour,
+  /** Where on a link beside the structure its words stand, as far as there is room. */
+  phraseAt: z.enum(['start', 'middle', 'end']),
 });
 export type LinkStyle = z.infer<typeof LinkStyle>;
 export type LinkProperty = keyof LinkStyle;

@@ -174,7 +174,8 @@ export function labelledLine(
   const face = sansFace(400, 'italic');
   const runs = phrase === '' ? [] : runsOf(phrase, face, style.phraseSize);
   const width = widthOfRuns(runs);
-  const label = runs.length === 0 ? null : placeLabel(points, { width, height: style.phraseSize * 1.2 }, avoid);
+  const label =
+    runs.length === 0 ? null : placeLabel(points, { width, height: style.phraseSize * 1.2 }, avoid, style.phraseAt);
   const pieces = own && ((course: Polyline) => withEnds(own, course));
   const children: Primitive[] = [...styledLine(points, style, label, joinRadius, pieces ?? undefined)];
   if (label)

@@ -46,6 +46,7 @@ function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly Lin
         course: 'joined',
         phraseSize: 11,
         phraseColour: inkOnGround(look),
+        phraseAt: 'middle',
       },
     },
     { origin: 'look', patch: kind?.style ?? {} },

@@ -86,6 +86,24 @@ describe('words on a line', () => {
       }),
     );
   });
+  it('stand nearer the start or the end where that is wished', () => {
+    fc.assert(
+      fc.property(line, fc.array(box, { maxLength: 2 }), (points, avoid) => {
+        const [start, middle, end] = (['start', 'middle', 'end'] as const).map((wish) => {
+          const at = placeLabel(points, size, avoid, wish);
+          return { x: at.x + at.width / 2, y: at.y + at.height / 2 };
+        });
+        for (const one of [start!, middle!, end!]) expect(distanceTo(points, one.x, one.y)).toBeLessThan(1e-6);
+      }),
+    );
+    const long = [0, 0, 400, 0, 400, 200];
+    const middleOf = (at: Extent) => [at.x + at.width / 2, at.y + at.height / 2];
+    expect(middleOf(placeLabel(long, size, [], 'start'))[0]).toBeLessThan(80);
+    expect(middleOf(placeLabel(long, size, [], 'end'))[1]).toBeGreaterThan(150);
+    // What stands at the start sends them on.
+    const sent = placeLabel(long, size, [{ x: 0, y: -20, width: 120, height: 40 }], 'start');
+    expect(sent.x).toBeGreaterThanOrEqual(120);
+  });
   it('meet nothing where a long enough part of the line is free', () => {
     const avoid = [{ x: 60, y: -30, width: 80, height: 60 }];
     const at = placeLabel([0, 0, 300, 0], size, avoid);

@@ -1,19 +1,23 @@
-import type { Extent, Polyline } from './polyline';
+import { lengthOf, type Extent, type Polyline } from './polyline';
 
 /** Between the words on a line and the line's ends beside them. CSS px. */
 const clearance = 3;
 
 /**
  * Where words of a size stand upright on a line, so that they meet none of what is to be avoided: on the legs of the line, at the middle first and
- * then towards the ends, a level leg that is long enough before an upright one. Where every place meets something, the one that meets least of it.
+ * then towards the ends, a level leg that is long enough before an upright one; or as near to the start or the end as can be. Where every place meets
+ * something, the one that meets least of it.
  * O(places × what is near the line).
  */
 export function placeLabel(
   points: Polyline,
   size: { width: number; height: number },
   avoid: readonly Extent[],
+  at: 'start' | 'middle' | 'end' = 'middle',
 ): Extent {
   let best: { box: Extent; cost: number } | null = null;
+  const whole = at === 'middle' ? 0 : lengthOf(points);
+  let before = 0;
   for (let p = 2; p < points.length; p += 2) {
     const [x0, y0, x1, y1] = points.slice(p - 2, p + 2) as [number, number, number, number];
     const length = Math.hypot(x1 - x0, y1 - y0);
@@ -26,9 +30,15 @@ export function placeLabel(
       const box = boxAround(middle, size);
       const met = avoid.reduce((sum, other) => sum + common(box, other), 0);
       const overEnd = Math.max(0, needed / 2 - length * Math.min(share, 1 - share));
-      const cost = met * 100 + lacking * 4 + overEnd + (level ? 0 : 20) + Math.abs(share - 0.5) * 10 - length * 0.02;
+      const along = before + length * share;
+      const wished =
+        at === 'middle'
+          ? (level ? 0 : 20) + Math.abs(share - 0.5) * 10 - length * 0.02
+          : ((at === 'start' ? along : whole - along) * 60) / whole;
+      const cost = met * 100 + lacking * 4 + overEnd + wished;
       if (!best || cost < best.cost) best = { box, cost };
     }
+    before += length;
   }
   return best?.box ?? boxAround({ x: points[0] ?? 0, y: points[1] ?? 0 }, size);
 }

@@ -60,6 +60,8 @@ export interface KindParts {
   properties(scope: Scope): readonly StyleProperty[];
   /** What can be styled on the lines of its structure; left out where they are its links, or where there are none. */
   readonly structureLines?: readonly LinkProperty[];
+  /** Properties of links that its drawings cannot have, as the words of links are parts of them. */
+  readonly notOfLinks?: readonly LinkProperty[];
   /** False where entries already stand within outlines; left out where some of them can be enclosed. */
   readonly encloses?: false;
   /** True where roles can be made beside those that the kind knows; left out elsewhere. */

@@ -2,7 +2,7 @@ import { RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { kindOf, patchOf, type Scope } from '../../../core/diagram';
 import { stylesLinks } from '../../../core/edit';
-import { linkProperties, own } from '../../../core/model';
+import { linkProperties, own, type LinkProperty } from '../../../core/model';
 import { contrastRatio, explainLinks, isInside, lookOf } from '../../../core/style';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
@@ -35,7 +35,10 @@ export function StylePanel() {
   const setHere: Readonly<Record<string, Value>> = patchOf(diagram, scope);
   const parts = partsOf(diagram.kind);
   const groups = ofLinks
-    ? shownGroups(linkGroups, scope.kind === 'lines' ? (parts.structureLines ?? []) : drawnLinkProperties)
+    ? shownGroups(
+        linkGroups,
+        scope.kind === 'lines' ? (parts.structureLines ?? []) : drawnLinkProperties(parts.notOfLinks),
+      )
     : shownGroups(boxGroups, parts.properties(scope));
   const here = groups.flatMap(({ rows }) =>
     rows.flatMap(({ property }) => (own(setHere, property) === undefined ? [] : [property])),
@@ -106,7 +109,8 @@ export function StylePanel() {
 const openAtFirst = 2;
 
 /** Links run where their arrangement leads them. */
-const drawnLinkProperties = linkProperties.filter((property) => property !== 'course');
+const drawnLinkProperties = (not: readonly LinkProperty[] = []): LinkProperty[] =>
+  linkProperties.filter((property) => property !== 'course' && !not.includes(property));
 
 /** The rows a kind shows, in their groups; a group without any is left out. */
 const shownGroups = (groups: readonly RowGroup[], properties: readonly Row['property'][]): RowGroup[] =>

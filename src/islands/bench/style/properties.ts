@@ -161,6 +161,13 @@ export const linkGroups: readonly RowGroup[] = [
       number('endGap', 'Gap to boxes', 0, 24),
       number('phraseSize', 'Words size', 6, 40),
       colour('phraseColour', 'Words'),
+      choice(
+        'phraseAt',
+        'Words stand',
+        ['start', 'near the start'],
+        ['middle', 'in the middle'],
+        ['end', 'near the end'],
+      ),
     ],
   },
 ];
