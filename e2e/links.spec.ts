@@ -46,6 +46,29 @@ test('a side link is drawn by dragging with Alt, worded, styled, selected in the
   await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
 });
 
+test('words on a link stand near either end, or in the middle', async ({ desk: page }) => {
+  await makeChart(page, list, 7);
+  await box(page, 'Bo Lin').click();
+  await page.getByLabel('Side link to').focus();
+  await page.getByLabel('Side link to').selectOption('Ed Fenn');
+  await page.getByLabel('Words on the link from Bo Lin to Ed Fenn').fill('safety');
+  const words = page.getByTestId('stage').getByText('safety');
+  const near = async (name: string) => {
+    const [end, at] = [await middleOf(page, name), (await words.boundingBox())!];
+    return Math.abs(at.x + at.width / 2 - end.x);
+  };
+  const apart = async () => (await near('Bo Lin')) - (await near('Ed Fenn'));
+  await expect.poll(async () => Math.abs(await apart())).toBeLessThan(2);
+  await step(page, 'Style');
+  await page.getByRole('radio', { name: /All side links/ }).check();
+  await page.getByLabel('Words stand', { exact: true }).selectOption('near the start');
+  await expect.poll(apart).toBeLessThan(-10);
+  await page.getByLabel('Words stand', { exact: true }).selectOption('near the end');
+  await expect.poll(apart).toBeGreaterThan(10);
+  await page.getByRole('button', { name: /^Words stand: set for all; hand it back/ }).click();
+  await expect.poll(async () => Math.abs(await apart())).toBeLessThan(2);
+});
+
 test('several are selected, by the list and by a frame; role, style, moving and removing act on all in one step', async ({
   desk: page,
 }) => {
