@@ -6,6 +6,7 @@ import pg from 'pg';
 import { chromium } from '../e2e/browser';
 import { Server } from '../e2e/server';
 import { migrate } from '../src/server/migrate';
+import type { Diagram } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { analysisOf } from '../src/core/testing/arbitrary-decision';
 import { vennOf } from '../src/core/testing/arbitrary-venn';
@@ -143,6 +144,15 @@ export async function inChromium(measures: readonly Measure[]): Promise<void> {
   }
 }
 
+/** A diagram on the Bench, drawn and at rest. */
+async function opened(server: Server, page: Page, diagram: Diagram, ms: number): Promise<void> {
+  const id = randomUUID();
+  await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
+  await page.goto(`/diagrams/${id}`);
+  await page.getByTestId('stage').waitFor();
+  await page.waitForTimeout(ms);
+}
+
 /** 80 items in two to five sets: a name typed, and boxes ticked. */
 async function measureVenn(server: Server, page: Page): Promise<void> {
   for (const [sets, shape] of [
@@ -153,11 +163,7 @@ async function measureVenn(server: Server, page: Page): Promise<void> {
   ] as const) {
     const masks = Array.from({ length: 80 }, (_, i) => (i * 7 + (i >> 2)) % (1 << sets));
     const diagram = vennOf(sets, masks, (i) => `Item ${i} of the list`, { shape });
-    const id = randomUUID();
-    await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
-    await page.goto(`/diagrams/${id}`);
-    await page.getByTestId('stage').waitFor();
-    await page.waitForTimeout(1200);
+    await opened(server, page, diagram, 1200);
     await page.getByRole('textbox', { name: 'Name, line 5' }).fill('');
     console.log(`80 items in ${sets} sets, ${shape}, typing a name: ${both(await typing(page, 'Oystercatcher'))}`);
     await page
@@ -211,11 +217,7 @@ export async function redrawing(
 export async function measureAnalysis(server: Server, page: Page): Promise<void> {
   const parents = Array.from({ length: 500 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 3)));
   const diagram = analysisOf(parents, { chance: [true, false, true], weight: [1, 2, 3], payoff: [1, 5, 60, -3] });
-  const id = randomUUID();
-  await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
-  await page.goto(`/diagrams/${id}`);
-  await page.getByTestId('stage').waitFor();
-  await page.waitForTimeout(1500);
+  await opened(server, page, diagram, 1500);
   const cell = page.getByRole('textbox', { name: /^Payoff of / }).nth(6);
   for (let run = 0; run < 4; run++) {
     await cell.fill('');
@@ -240,11 +242,7 @@ const measureOn =
       'Arjun Sundaram',
     ];
     const diagram = diagramFromParents([...organisation(n).parent], (i) => names[i % names.length]!);
-    const id = randomUUID();
-    await page.request.post('/api/diagrams', { data: { id, diagram }, headers: { origin: server.address } });
-    await page.goto(`/diagrams/${id}`);
-    await page.getByTestId('stage').waitFor();
-    await page.waitForTimeout(1500);
+    await opened(server, page, diagram, 1500);
     const cell = page.getByRole('textbox', { name: /^Name, line 12,/ });
     await cell.fill('');
     console.log(`${n} entries, whole sheet in view, typing a name: ${both(await typing(page, 'Salome Achterberg'))}`);

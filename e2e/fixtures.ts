@@ -85,3 +85,14 @@ export async function axe(page: Page): Promise<void> {
     [],
   );
 }
+
+/** The sheets of a set at a wished print, on the step Hand out: their buttons, and how many there are. */
+export async function sheetsOfSet(page: Page, least: string) {
+  await page.getByLabel('Print at least at').selectOption(least);
+  const told = page.getByLabel('Set of sheets').getByRole('status');
+  await expect(told).toHaveText(/^\d+ sheets; the smallest text prints at 1\d\.\d pt\.$/);
+  const count = Number(/^\d+/.exec((await told.textContent())!)![0]);
+  const sheets = page.getByRole('list', { name: 'Sheets of the set' }).getByRole('button');
+  await expect(sheets).toHaveCount(count);
+  return { count, sheets };
+}

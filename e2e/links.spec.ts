@@ -46,7 +46,9 @@ test('a side link is drawn by dragging with Alt, worded, styled, selected in the
   await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
 });
 
-test('words on a link stand near either end, or in the middle', async ({ desk: page }) => {
+test('words on a link stand near either end, and it leaves and arrives at the sides that are wished', async ({
+  desk: page,
+}) => {
   await makeChart(page, list, 7);
   await box(page, 'Bo Lin').click();
   await page.getByLabel('Side link to').focus();
@@ -67,6 +69,16 @@ test('words on a link stand near either end, or in the middle', async ({ desk: p
   await expect.poll(apart).toBeGreaterThan(10);
   await page.getByRole('button', { name: /^Words stand: set for all; hand it back/ }).click();
   await expect.poll(async () => Math.abs(await apart())).toBeLessThan(2);
+  // From one side of a box to one side of another, instead of the nearest.
+  const below = async () => {
+    const line = (await page.getByTestId('stage').locator('[aria-label^="Link from Bo Lin"]').boundingBox())!;
+    const head = (await box(page, 'Bo Lin').boundingBox())!;
+    return line.y + line.height - head.y - head.height;
+  };
+  await expect.poll(below).toBeLessThan(0);
+  await page.getByLabel('Leaves', { exact: true }).selectOption('at the bottom');
+  await page.getByLabel('Arrives', { exact: true }).selectOption('at the bottom');
+  await expect.poll(below).toBeGreaterThan(3);
 });
 
 test('several are selected, by the list and by a frame; role, style, moving and removing act on all in one step', async ({

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { axe, box, expect, kept, make, step, test } from './fixtures';
+import { axe, box, expect, kept, make, sheetsOfSet, step, test } from './fixtures';
 import { Gestures } from './gestures';
 
 const estuary = await readFile(new URL('../demo/lists/productive-estuary.txt', import.meta.url), 'utf8');
@@ -168,12 +168,7 @@ test('the score, marked and corrected by hand; and the map beside a key', async 
 test('a large map is handed out over several sheets, each proposition with both its ideas', async ({ desk: page }) => {
   await make(page, estuary, 'concept map');
   await step(page, 'Hand out');
-  await page.getByLabel('Print at least at').selectOption('14');
-  const told = page.getByLabel('Set of sheets').getByRole('status');
-  await expect(told).toHaveText(/^\d+ sheets; the smallest text prints at 1\d\.\d pt\.$/);
-  const count = Number(/^\d+/.exec((await told.textContent())!)![0]);
-  const sheets = page.getByRole('list', { name: 'Sheets of the set' }).getByRole('button');
-  await expect(sheets).toHaveCount(count);
+  const { count, sheets } = await sheetsOfSet(page, '14');
   await sheets.nth(1).click();
   await expect(page.getByRole('dialog')).toContainText('from sheet');
   await page.keyboard.press('Escape');

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { expect, makeChart, step, test } from './fixtures';
+import { expect, makeChart, sheetsOfSet, step, test } from './fixtures';
 
 /** A head, heads of teams under it, and people under each: 1 + 9 + 9 · 12 = 118. */
 const house = [
@@ -22,12 +22,7 @@ test('a chart too large for one sheet is told so, set over several, looked at, s
   await expect(page.getByRole('button', { name: /^Tier bands.*pt, too small/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Compact.*\d pt/ })).toBeVisible();
   await step(page, 'Hand out');
-  await page.getByLabel('Print at least at').selectOption('10');
-  const told = page.getByLabel('Set of sheets').getByRole('status');
-  await expect(told).toHaveText(/^\d+ sheets; the smallest text prints at 1\d\.\d pt\.$/);
-  const count = Number(/^\d+/.exec((await told.textContent())!)![0]);
-  const sheets = page.getByRole('list', { name: 'Sheets of the set' }).getByRole('button');
-  await expect(sheets).toHaveCount(count);
+  const { count, sheets } = await sheetsOfSet(page, '10');
   await sheets.nth(1).click();
   const large = page.getByRole('dialog');
   await expect(large).toContainText('from sheet 1');

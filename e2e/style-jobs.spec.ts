@@ -190,3 +190,45 @@ test('roles are made of a column and of words, styled once for all who have them
   await expect(shape('Bao')).toHaveAttribute('fill', '#cde5ff');
   await expect(shape('Olek')).toHaveAttribute('fill', '#ffd700');
 });
+
+test('three boxes alike but one with its text beside, lines at the nearest and at a fixed side, two grouped, effects on and off', async ({
+  desk: page,
+}) => {
+  await makeChart(page, 'Bo Lin\n\tCy Moss\n\tDi Reed', 3);
+  const stage = page.getByTestId('stage');
+  const hand = new Gestures(page);
+  await hand.click(page.getByLabel('Steps').getByRole('button', { name: 'Style', exact: true }));
+  await hand.click(page.getByText('Everything', { exact: true }));
+  await hand.choose(page.getByLabel('Box', { exact: true }), 'round ends');
+  // Effects go on and off.
+  const plain = await box(page, 'Cy Moss').locator('path').count();
+  await hand.click(page.getByText('Photos, signs, effects'));
+  await hand.choose(page.getByLabel('Effect', { exact: true }), 'soft shadow');
+  await expect(box(page, 'Cy Moss').locator('path')).not.toHaveCount(plain);
+  await hand.click(page.getByRole('button', { name: 'Plain again: no effects' }));
+  await expect(box(page, 'Cy Moss').locator('path')).toHaveCount(plain);
+  // One with its text beside a dot.
+  await hand.click(box(page, 'Di Reed'));
+  await hand.press('s');
+  await hand.choose(page.getByLabel('Box', { exact: true }), 'dot and text');
+  // Two lines: one where it is nearest, one to a fixed side.
+  await page.keyboard.down('Alt');
+  await hand.drag(box(page, 'Cy Moss'), box(page, 'Di Reed'));
+  await page.keyboard.up('Alt');
+  await hand.press('Escape');
+  await page.keyboard.down('Alt');
+  await hand.drag(box(page, 'Bo Lin'), box(page, 'Cy Moss'));
+  await page.keyboard.up('Alt');
+  await hand.press('Escape');
+  await hand.choose(page.getByLabel('Arrives', { exact: true }), 'at the left');
+  const link = (await stage.locator('[aria-label^="Link from Bo Lin to Cy Moss"]').boundingBox())!;
+  expect(link.x).toBeLessThan((await box(page, 'Cy Moss').boundingBox())!.x - 2);
+  // Two are grouped.
+  await hand.click(box(page, 'Cy Moss'));
+  await hand.click(box(page, 'Di Reed'), { modifiers: ['Control'] });
+  await hand.click(page.getByLabel('Steps').getByRole('button', { name: 'Notes', exact: true }));
+  await hand.click(page.getByRole('button', { name: 'Enclose the 2 selected people' }));
+  await expect(page.getByLabel('Enclosures')).toContainText('2 people');
+  expect(hand.count).toBeLessThanOrEqual(18);
+  hand.tell('Three boxes alike, text beside one, effects on and off, lines at sides, two grouped');
+});

@@ -100,6 +100,8 @@ export type Palette = z.infer<typeof Palette>;
 export const StylePatch = BoxStyle.partial();
 export type StylePatch = z.infer<typeof StylePatch>;
 
+const BoxSide = z.enum(['nearest', 'top', 'bottom', 'left', 'right']);
+
 /** What may be styled on a link. Lengths and text sizes are CSS px at 96 dpi. */
 export const LinkStyle = z.strictObject({
   lineColour: Colour,
@@ -115,6 +117,9 @@ export const LinkStyle = z.strictObject({
   phraseColour: Colour,
   /** Where on a link beside the structure its words stand, as far as there is room. */
   phraseAt: z.enum(['start', 'middle', 'end']),
+  /** The sides of its boxes at which a link beside the structure leaves the one and meets the other. */
+  startSide: BoxSide,
+  endSide: BoxSide,
 });
 export type LinkStyle = z.infer<typeof LinkStyle>;
 export type LinkProperty = keyof LinkStyle;

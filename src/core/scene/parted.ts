@@ -1,7 +1,8 @@
-import type { DiagramCommon, ShownEntry } from '../model';
+import { pxPerPt, type DiagramCommon, type ShownEntry } from '../model';
 import { markWords } from './marks';
-import type { Parted, SheetPlan } from './plan-sheets';
+import { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
+import type { Page, SetSheet, SheetSet } from './sheet-set';
 
 /** What is parted over sheets where that is no hierarchy of entries: items, each below another or at the top. */
 export interface PartTree extends Parted {
@@ -53,12 +54,6 @@ function outlineOf(first: readonly number[], count: readonly number[]): number[]
   return found;
 }
 
-/** Whether a node may lead a sheet: the largest part stays on the first one; others may leave it whole, however small. */
-export const mayLead =
-  (tree: PartTree) =>
-  (node: number, weight: number): boolean =>
-    tree.parent[node] === 0 && tree.item[0] === nobody ? node !== tree.main : weight > 2;
-
 /** Whether a node hangs below another on the sheet before its own. */
 export const hangs = ({ parent, item }: PartTree, node: number): boolean =>
   parent[node]! >= 0 && item[parent[node]!] !== nobody;
@@ -75,8 +70,48 @@ export function nodesOn({ first, count, item }: PartTree, { heads, cut }: SheetP
   return found.filter((node) => item[node] !== nobody);
 }
 
-/** The sheet of each node, from 1: where what is below it stands as well. */
-export function sheetOfNode(tree: PartTree, plans: readonly SheetPlan[]): Map<number, number> {
+/** What is known once all sheets are planned: the plans, and the sheet of each node, from 1, where what is below it stands as well. */
+export interface Planned {
+  readonly plans: readonly SheetPlan[];
+  readonly numbers: ReadonlyMap<number, number>;
+}
+
+/** A number as wide as those of a long set, for a sheet whose own is not known yet. */
+export const anySheet = 88;
+/** Print that is planned for, as a multiple of what is wished, where it is missed. */
+const spares = [1, 1.06, 1.15] as const;
+
+/**
+ * A set of few sheets that print no smaller than `least` points. `sheetOf`: draws one; `planned` is null while it is found out how large it prints. With the
+ * numbers of the sheets words break otherwise, which may cost some print: then a little more is planned for.
+ */
+export function partedSet(
+  tree: PartTree,
+  least: number,
+  sheetOf: (plan: SheetPlan, page: Page, planned: Planned | null) => SetSheet,
+): SheetSet {
+  const printOf = (plan: SheetPlan): number => {
+    const page = { number: plan.heads[0] === 0 ? 1 : anySheet, of: anySheet };
+    return (sheetOf(plan, page, null).scene.smallestText ?? Infinity) / pxPerPt;
+  };
+  const share = Math.min(1, printOf({ heads: [0], cut: new Set() }) / least);
+  const capacity = Math.max(3, Math.floor(tree.ids.length * share ** 2));
+  // The largest part stays on the first sheet; others may leave it whole, however small.
+  const mayLead = (node: number, weight: number): boolean =>
+    tree.parent[node] === 0 && tree.item[0] === nobody ? node !== tree.main : weight > 2;
+  let best: SheetSet | null = null;
+  for (const spare of spares) {
+    const plans = planSheets(tree, capacity, (plan) => printOf(plan) / (least * spare), mayLead);
+    const planned = { plans, numbers: sheetOfNode(tree, plans) };
+    const sheets = plans.map((plan, k) => sheetOf(plan, { number: k + 1, of: plans.length }, planned));
+    const print = Math.min(...sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt));
+    if (!best || print > best.print) best = { sheets, print, leftOut: 0 };
+    if (best.print >= least - 0.005) break;
+  }
+  return best!;
+}
+
+function sheetOfNode(tree: PartTree, plans: readonly SheetPlan[]): Map<number, number> {
   const numbers = new Map<number, number>();
   plans.forEach((plan, k) => {
     for (const node of nodesOn(tree, plan))

@@ -1,4 +1,12 @@
-import { extentOfLines, placeLabel, roundedPath, routeLinks, type Extent, type Polyline } from '../arrange/graph';
+import {
+  extentOfLines,
+  placeLabel,
+  roundedPath,
+  routeLinks,
+  type Extent,
+  type Polyline,
+  type RouteEnds,
+} from '../arrange/graph';
 import { bundlesOf, trunksOf } from './bundles';
 import type { Gaps, TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
@@ -30,7 +38,8 @@ export function sideLinks(
   if (links.length === 0) return [];
   const boxes = boxesOf(drawn);
   const bundles = bundlesOf(links, structure);
-  const ways = routesOf(drawn, boxes, links, structure, bundles);
+  const styles = links.map((link) => linkStyle(diagram, link, kinds));
+  const ways = routesOf(drawn, boxes, links, structure, { bundles, styles });
   const { own: parts, trunks } = trunksOf(ways, bundles);
   const worded = links.some(({ phrase }) => phrase !== '');
   // What words keep clear of beside boxes; nobody asks where there are none.
@@ -42,7 +51,7 @@ export function sideLinks(
   const lines = links.map((link, k) => {
     const points = ways[k]!;
     const own = parts[k] ?? null;
-    const style = linkStyle(diagram, link, kinds);
+    const style = styles[k]!;
     const near =
       link.phrase === ''
         ? []
@@ -67,7 +76,7 @@ export function sideLinks(
     if (made.words) placed.push(made.words);
     return made.group;
   });
-  return [...trunks.map(({ first, lines: of }) => trunkGroup(of, linkStyle(diagram, links[first]!, kinds))), ...lines];
+  return [...trunks.map(({ first, lines: of }) => trunkGroup(of, styles[first]!)), ...lines];
 }
 
 /** The room that each leg of a line takes, a little to its sides. */
@@ -111,13 +120,19 @@ function routesOf(
   boxes: readonly Extent[],
   links: readonly Link[],
   { index }: Hierarchy,
-  bundles: readonly (number | undefined)[],
+  { bundles, styles }: { readonly bundles: readonly (number | undefined)[]; readonly styles: readonly LinkStyle[] },
 ): readonly Polyline[] {
-  const ends = links.map(({ from, to }, k) => {
+  const ends = links.map(({ from, to }, k): RouteEnds => {
     const bundle = bundles[k];
-    return { from: index.get(from)!, to: index.get(to)!, ...(bundle !== undefined && { bundle }) };
+    const { startSide, endSide } = styles[k]!;
+    return {
+      ...{ from: index.get(from)!, to: index.get(to)! },
+      ...(bundle !== undefined && { bundle }),
+      ...(startSide !== 'nearest' && { leaves: startSide }),
+      ...(endSide !== 'nearest' && { meets: endSide }),
+    };
   });
-  const key = ends.map(({ from, to, bundle }) => `${from}>${to}${bundle ?? ''}`).join(' ');
+  const key = JSON.stringify(ends);
   const before = routed.get(layout);
   if (before?.ends === key) return before.ways;
   const lines = [...layout.fans.values()].flatMap((fan) => fan.map(({ points }) => points));

@@ -47,6 +47,8 @@ function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly Lin
         phraseSize: 11,
         phraseColour: inkOnGround(look),
         phraseAt: 'middle',
+        startSide: 'nearest',
+        endSide: 'nearest',
       },
     },
     { origin: 'look', patch: kind?.style ?? {} },

@@ -31,6 +31,25 @@ const alongEachOther = (a: Leg, b: Leg): boolean =>
   a.upright === b.upright && Math.abs(a.at - b.at) < laneGap - 0.01 && a.from < b.to - 1 && b.from < a.to - 1;
 
 describe('routes of links beside boxes', () => {
+  it('leave and meet their boxes at the sides that are wished', () => {
+    const side = fc.constantFrom('top' as const, 'bottom' as const, 'left' as const, 'right' as const);
+    fc.assert(
+      fc.property(grounds, side, side, ({ boxes, links }, leaves, meets) => {
+        const some = links.slice(0, 3).map((link) => ({ ...link, leaves, meets }));
+        routeLinks({ boxes, lines: [], out: 7 }, some).forEach((points, k) => {
+          for (const [end, x, y, wished] of [
+            [some[k]!.from, points[0]!, points[1]!, leaves],
+            [some[k]!.to, points.at(-2)!, points.at(-1)!, meets],
+          ] as const) {
+            const box = boxes[end]!;
+            const edge = { top: box.y, bottom: box.y + box.height, left: box.x, right: box.x + box.width }[wished];
+            expect(wished === 'top' || wished === 'bottom' ? y : x).toBe(edge);
+          }
+        });
+      }),
+      { numRuns: 100 },
+    );
+  });
   it('go level and upright from edge to edge, through no box', () => {
     fc.assert(
       fc.property(grounds, ({ boxes, links }) => {

@@ -17,13 +17,21 @@ export interface RouteEnds {
   readonly to: number;
   /** Links of one bundle run along each other, on one line, where that is no great way round; left out: none of any. */
   readonly bundle?: number;
+  /** The side of its box at which it leaves the first, and meets the second; left out for whichever leads there best. */
+  readonly leaves?: Side;
+  readonly meets?: Side;
 }
+
+/** A side of a box. */
+export type Side = 'top' | 'bottom' | 'left' | 'right';
 
 /** Least distance between two links that run side by side, between a link and another line, and between docking points. */
 export const laneGap = 5;
 const lanes = 3;
 const bendCost = 36;
 const crowdCost = 4000;
+/** Another side than the one that is wished is taken only where that is shut. */
+const wrongSideCost = 20_000;
 /** How far beyond both ends, and then beyond the whole drawing, a way is looked for. */
 const detour = 160;
 
@@ -62,6 +70,10 @@ export function routeLinks(ground: RouteGround, links: readonly RouteEnds[]): Po
   const router = new Router(ground, links.length);
   return links.map((link) => router.route(link));
 }
+
+/** Where a link is drawn plainly from or to: at the side that is wished, where one is. */
+const firstOf = (ports: readonly Port[], wished: Side | undefined): Port =>
+  wished ? ports.reduce((least, port) => (port.cost < least.cost ? port : least)) : ports[0]!;
 
 class Router {
   private readonly xs: number[];
@@ -103,11 +115,11 @@ class Router {
     for (const line of lines) this.take(line, noBundle);
   }
 
-  route({ from, to, bundle = noBundle }: RouteEnds): Polyline {
+  route({ from, to, bundle = noBundle, leaves, meets }: RouteEnds): Polyline {
     const { boxes } = this.ground;
     const [a, b] = [boxes[from]!, boxes[to]!];
-    const starts = this.ports(from, b);
-    const ends = this.ports(to, a);
+    const starts = this.ports(from, b, leaves);
+    const ends = this.ports(to, a, meets);
     const near = {
       left: Math.min(a.x, b.x) - detour,
       right: Math.max(a.x + a.width, b.x + b.width) + detour,
@@ -121,7 +133,9 @@ class Router {
     const mustY = [...some.map(({ outY }) => outY), ...trunk.filter(({ upright }) => !upright).map(({ at }) => at)];
     const lanesX = apart([...this.xs.filter(inReach(near.left, near.right)), ...mustX], mustX);
     const lanesY = apart([...this.ys.filter(inReach(near.top, near.bottom)), ...mustY], mustY);
-    const way = this.search({ xs: lanesX, ys: lanesY }, starts, ends, bundle) ?? plainWay(starts[0]!, ends[0]!);
+    const way =
+      this.search({ xs: lanesX, ys: lanesY }, starts, ends, bundle) ??
+      plainWay(firstOf(starts, leaves), firstOf(ends, meets));
     this.take(way, bundle);
     this.dockedAt(from).push({ x: way[0]!, y: way[1]! });
     this.dockedAt(to).push({ x: way.at(-2)!, y: way.at(-1)! });
@@ -129,7 +143,7 @@ class Router {
   }
 
   /** Docking points on the edge of a box that are free, those that look towards the other box first. */
-  private ports(i: number, other: Extent): Port[] {
+  private ports(i: number, other: Extent, wished: Side | undefined): Port[] {
     const { out, boxes } = this.ground;
     const { x, y, width, height } = boxes[i]!;
     const taken = this.dockedAt(i);
@@ -139,7 +153,9 @@ class Router {
       if (taken.some((point) => Math.hypot(point.x - px, point.y - py) < laneGap + 1)) return;
       if (boxes.some((box, k) => k !== i && inside(box, end))) return;
       const towards = (other.x + other.width / 2 - px) * dx + (other.y + other.height / 2 - py) * dy;
-      const cost = Math.abs(share - 0.5) * 12 + (dy !== 0 ? 14 : 0) + (towards < 0 ? 10 : 0);
+      const side = dx < 0 ? 'left' : dx > 0 ? 'right' : dy < 0 ? 'top' : 'bottom';
+      const wrong = wished !== undefined && side !== wished ? wrongSideCost : 0;
+      const cost = Math.abs(share - 0.5) * 12 + (dy !== 0 ? 14 : 0) + (towards < 0 ? 10 : 0) + wrong;
       ports.push({ x: px, y: py, outX: end.x, outY: end.y, across: dx !== 0 ? 'x' : 'y', cost });
     };
     for (const share of [0.5, 0.3, 0.7, 0.15, 0.85]) {

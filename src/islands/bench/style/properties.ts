@@ -51,6 +51,13 @@ const weights: [Value, string][] = [
   [600, 'semi-bold'],
   [700, 'bold'],
 ];
+const sides: [Value, string][] = [
+  ['nearest', 'at the nearest side'],
+  ['top', 'at the top'],
+  ['bottom', 'at the bottom'],
+  ['left', 'at the left'],
+  ['right', 'at the right'],
+];
 const slants: [Value, string][] = [
   ['upright', 'upright'],
   ['italic', 'italic'],
@@ -156,6 +163,8 @@ export const linkGroups: readonly RowGroup[] = [
       number('lineWidth', 'Width', 0.5, 8, 0.25),
       choice('dash', 'Line', ['solid', 'solid'], ['dashed', 'dashed'], ['dotted', 'dotted']),
       choice('course', 'Course', ['joined', 'joined'], ['curved', 'each curved'], ['straight', 'each straight']),
+      choice('startSide', 'Leaves', ...sides),
+      choice('endSide', 'Arrives', ...sides),
       choice('startMark', 'At its start', ...marks),
       choice('endMark', 'At its end', ...marks),
       number('endGap', 'Gap to boxes', 0, 24),

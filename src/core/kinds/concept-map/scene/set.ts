@@ -1,20 +1,20 @@
-import { own, pushTo, pxPerPt, type BoxStyle } from '../../../model';
+import { own, pushTo, type BoxStyle } from '../../../model';
 import {
+  anySheet,
   entriesOn,
   hangs,
-  mayLead,
   nobody,
   nodesOn,
   notesOn,
+  partedSet,
   partMark,
   partTree,
-  planSheets,
-  sheetOfNode,
   titledAs,
   withWays,
   type Page,
   type PartMark,
   type PartTree,
+  type Planned,
   type SetSheet,
   type SheetPlan,
   type SheetSet,
@@ -45,34 +45,8 @@ export function mapSet(diagram: ConceptMap, listing: MapListing, styles: readonl
   const tree = treeOf(listing, links);
   const nodeOf = new Map(tree.item.map((idea, node) => [idea, node]));
   const whole: Whole = { diagram, listing, styles, tree, nodeOf, links };
-  // Texts around it are those of a long set, so that a sheet still fits when its number is known.
-  const printOf = (plan: SheetPlan): number => {
-    const { smallestText } = sheetOf(whole, plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 }).scene;
-    return (smallestText ?? Infinity) / pxPerPt;
-  };
-  const first = printOf({ heads: [0], cut: new Set() }) / least;
-  const capacity = Math.max(3, Math.floor(tree.ids.length * Math.min(1, first) ** 2));
-  const plannedFor = (wanted: number): SheetSet => {
-    const plans = planSheets(tree, capacity, (plan) => printOf(plan) / wanted, mayLead(tree));
-    const numbers = sheetOfNode(tree, plans);
-    const sheets = plans.map((plan, k) =>
-      sheetOf(whole, plan, { number: k + 1, of: plans.length }, { plans, numbers }),
-    );
-    const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
-    return { sheets, print: Math.min(...prints), leftOut: 0 };
-  };
-  // With the numbers of the sheets words break otherwise, which may cost some print: then a little more is planned for.
-  let best = plannedFor(least);
-  for (const spare of spares) {
-    if (best.print >= least - 0.005) break;
-    const next = plannedFor(least * spare);
-    if (next.print > best.print) best = next;
-  }
-  return best;
+  return partedSet(tree, least, (plan, page, planned) => sheetOf(whole, plan, page, planned));
 }
-
-/** Print that is planned for, as a multiple of what is wished, where it is missed. */
-const spares = [1.06, 1.15] as const;
 
 /** Each idea below a neighbour of the rank nearest before its own. */
 function treeOf({ ids, tier }: MapListing, links: Whole['links']): PartTree {
@@ -91,18 +65,12 @@ function treeOf({ ids, tier }: MapListing, links: Whole['links']): PartTree {
   return partTree(tops, below);
 }
 
-/** Which sheet everything stands on; told once all are planned. */
-interface Planned {
-  readonly plans: readonly SheetPlan[];
-  readonly numbers: ReadonlyMap<number, number>;
-}
-
-function sheetOf(whole: Whole, plan: SheetPlan, page: Page, planned: Planned | null = null): SetSheet {
+function sheetOf(whole: Whole, plan: SheetPlan, page: Page, planned: Planned | null): SetSheet {
   const { diagram, listing, tree } = whole;
   const nodes = nodesOn(tree, plan);
   const ideas = new Set(nodes.map((node) => tree.item[node]!));
   const marks = new Map<string, PartMark>();
-  const sheetOfIdea = (idea: number): number => planned?.numbers.get(whole.nodeOf.get(idea)!) ?? 88;
+  const sheetOfIdea = (idea: number): number => planned?.numbers.get(whole.nodeOf.get(idea)!) ?? anySheet;
   const mark = (idea: number, to: PartMark['to'], sheet = sheetOfIdea(idea)): void => {
     marks.set(listing.ids[idea]!, partMark(to, sheet));
   };

@@ -1,15 +1,14 @@
-import { own, pushTo, pxPerPt, type BoxStyle } from '../../../model';
+import { own, pushTo, type BoxStyle } from '../../../model';
 import {
+  anySheet,
   entriesOn,
   hangs,
-  mayLead,
   nobody,
   nodesOn,
   notesOn,
+  partedSet,
   partMark,
   partTree,
-  planSheets,
-  sheetOfNode,
   titledAs,
   withWays,
   type Page,
@@ -38,20 +37,9 @@ export function familySet(
   const rows = bestRows(diagram, listing);
   const tree = treeOf(rows);
   const whole: Whole = { diagram, listing, styles, rows, tree };
-  // Texts around it are those of a long set, so that a sheet still fits when its number is known.
-  const printOf = (plan: SheetPlan): number => {
-    const { smallestText } = sheetOf(whole, plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 }, () => 88).scene;
-    return (smallestText ?? Infinity) / pxPerPt / least;
-  };
-  const first = printOf({ heads: [0], cut: new Set() });
-  const capacity = Math.max(3, Math.floor(tree.ids.length * Math.min(1, first) ** 2));
-  const plans = planSheets(tree, capacity, printOf, mayLead(tree));
-  const numbers = sheetOfNode(tree, plans);
-  const sheets = plans.map((plan, k) =>
-    sheetOf(whole, plan, { number: k + 1, of: plans.length }, (node) => numbers.get(node) ?? 1),
+  return partedSet(tree, least, (plan, page, planned) =>
+    sheetOf(whole, plan, page, (node) => (planned ? (planned.numbers.get(node) ?? 1) : anySheet)),
   );
-  const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
-  return { sheets, print: Math.min(...prints), leftOut: 0 };
 }
 
 interface Whole {

@@ -30,7 +30,7 @@ export const conceptMapParts: KindParts = {
   Figures: lazy(() => import('./MapFigures').then((module) => ({ default: module.MapFiguresPanel }))),
   HandOut: () => createElement(Fragment, null, createElement(Classroom), createElement(GraphOffer)),
   properties: () => styleProperties,
-  notOfLinks: ['phraseAt'],
+  notOfLinks: ['phraseAt', 'startSide', 'endSide'],
   sample: sampleMap(),
   grab: () => null,
   drawsLinks: true,

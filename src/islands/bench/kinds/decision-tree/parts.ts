@@ -35,6 +35,6 @@ export const decisionTreeParts: KindParts = {
   Figures: lazy(() => import('./DecisionFigures').then((module) => ({ default: module.DecisionFiguresPanel }))),
   HandOut: WalkOffer,
   drawsLinks: false,
-  notOfLinks: ['phraseAt'],
+  notOfLinks: ['phraseAt', 'startSide', 'endSide'],
   sample: sampleTree(),
 };
