@@ -287,7 +287,7 @@ test('on a narrow screen nothing needs to be scrolled sideways', async ({ desk: 
   expect(await sideways()).toBeLessThanOrEqual(0);
 });
 
-test('the Desk shows kinds apart', async ({ desk: page }) => {
+test('the Desk shows kinds apart, each by its name', async ({ desk: page }) => {
   await makeVenn(page, list, 5);
   await page.goto('/start');
   await page.getByLabel('Your list').fill('Ada\n\tBo\n\tCy');
@@ -297,8 +297,15 @@ test('the Desk shows kinds apart', async ({ desk: page }) => {
   const kinds = page.getByRole('group', { name: 'Kinds' });
   const cards = page.getByRole('link', { name: /entries in/ });
   await expect(cards).toHaveCount(2);
+  await page.goto('/start');
+  await page.getByLabel('Your list').fill('tides --carry--> silt\nsilt --makes--> mud');
+  await page.getByRole('button', { name: 'Make the concept map' }).click();
+  await expect(page.getByTestId('stage')).toBeVisible();
+  await page.goto('/');
+  await expect(cards).toHaveCount(3);
+  await expect(cards.getByText('Concept map', { exact: true })).toBeVisible();
   await kinds.getByRole('button', { name: 'Venn diagram' }).click();
   await expect(cards).toHaveCount(1);
   await kinds.getByRole('button', { name: 'All' }).click();
-  await expect(cards).toHaveCount(2);
+  await expect(cards).toHaveCount(3);
 });

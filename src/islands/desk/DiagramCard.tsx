@@ -1,10 +1,8 @@
-import { own } from '../../core/model';
+import { kinds } from '../../core/diagram';
 import { Trash2 } from 'lucide-react';
 import type { DeskDiagram } from './desk-diagram';
 import { Thumbnail } from './Thumbnail';
 import { when } from './when';
-
-const kindNames: Record<string, string> = { 'org-chart': 'Org chart', venn: 'Venn diagram' };
 
 /** One diagram on the Desk: its own drawing, and what is in it. */
 export function DiagramCard({
@@ -24,7 +22,7 @@ export function DiagramCard({
           <Thumbnail key={revision} id={id} revision={revision} problem={problem} />
         </span>
         <span className="block p-3 pr-12">
-          <span className="label block">{own(kindNames, kind) ?? kind}</span>
+          <span className="label block">{kinds.find((one) => one.id === kind)?.name ?? kind}</span>
           <span className="block font-serif text-[17px] leading-snug font-semibold">{title || 'Untitled'}</span>
           <span className="mt-1 block text-sm text-muted">
             {entries} {entries === 1 ? 'entry' : 'entries'}
