@@ -26,6 +26,16 @@ const rank: Readonly<Record<Parentage['kind'], number>> = {
 };
 const none: readonly never[] = [];
 
+/** The answer for each id, made when it is first asked for. */
+function once<R extends object>(make: (id: string) => R): (id: string) => R {
+  const known = new Map<string, R>();
+  return (id) => {
+    let answer = known.get(id);
+    if (!answer) known.set(id, (answer = make(id)));
+    return answer;
+  };
+}
+
 /** Made once a diagram. O(persons log persons + partnerships). */
 export function relationsOf(diagram: FamilyTree): Relations {
   const { family, entries } = diagram;
@@ -57,16 +67,18 @@ export function relationsOf(diagram: FamilyTree): Relations {
         ? one - other
         : byOrder(own(entries, a.id)!, own(entries, b.id)!);
     });
-  const parentsOf: Relations['parentsOf'] = (id) =>
+  const parentsOf = once((id) =>
     [...(own(family.parentage, id) ?? [])]
       .sort((a, b) => rank[a.kind] - rank[b.kind])
-      .map(({ union, kind }) => ({ union: own(family.unions, union)!, kind }));
+      .map(({ union, kind }) => ({ union: own(family.unions, union)!, kind })),
+  );
   const relations: Relations = {
     unionsOf: (id) => unions.get(id) ?? none,
     childrenOf: (union) => children.get(union) ?? none,
     parentsOf,
-    parents: (id) =>
+    parents: once((id) =>
       parentsOf(id).flatMap(({ union, kind }) => union.partners.map((partner) => ({ id: partner, kind }))),
+    ),
   };
   kept.set(family, { shape: shapeOf(entries), relations });
   return relations;
@@ -81,17 +93,25 @@ export function kinOnly(relations: Relations): Relations {
   const isKin = ({ kind }: { readonly kind: Parentage['kind'] }): boolean => kind !== 'household';
   kin = {
     unionsOf: (id) => relations.unionsOf(id),
-    childrenOf: (union) => relations.childrenOf(union).filter(isKin),
-    parentsOf: (id) => relations.parentsOf(id).filter(isKin),
-    parents: (id) => relations.parents(id).filter(isKin),
+    childrenOf: once((union) => relations.childrenOf(union).filter(isKin)),
+    parentsOf: once((id) => relations.parentsOf(id).filter(isKin)),
+    parents: once((id) => relations.parents(id).filter(isKin)),
   };
   kinOf.set(relations, kin);
   return kin;
 }
 
+const partnersKnown = new WeakMap<Relations, (id: string) => readonly string[]>();
+
 /** The partners of a person, in the order of their partnerships. */
-export const partnersOf = (relations: Relations, id: string): string[] =>
-  relations.unionsOf(id).flatMap(({ partners }) => partners.filter((one) => one !== id));
+export function partnersOf(relations: Relations, id: string): readonly string[] {
+  let known = partnersKnown.get(relations);
+  if (!known) {
+    known = once((one) => relations.unionsOf(one).flatMap(({ partners }) => partners.filter((other) => other !== one)));
+    partnersKnown.set(relations, known);
+  }
+  return known(id);
+}
 
 /** Those reached from a person by going on in one direction, itself among them; each once, nearest first. */
 export function reachedFrom(id: string, next: (id: string) => readonly string[]): string[] {
