@@ -30,6 +30,13 @@ function spread(times: number[]): Spread {
 const words = ({ median, p95 }: Spread): string =>
   `median ${median.toFixed(1)} ms, 95th percentile ${p95.toFixed(1)} ms`;
 
+/** In the page: does something in a task after the frame that comes next, so that the frame is painted. */
+const afterFrame = `(then) => requestAnimationFrame(() => {
+  const channel = new MessageChannel();
+  channel.port1.onmessage = then;
+  channel.port2.postMessage(null);
+})`;
+
 /** The same moments in every run. */
 const chance = random(3);
 
@@ -52,11 +59,7 @@ async function typing(page: Page, keys: string, event: 'input' | 'click' = 'inpu
       let began = 0;
       document.addEventListener('${event}', () => {
         const at = began = performance.now();
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel();
-          channel.port1.onmessage = () => window.shown.push(performance.now() - at);
-          channel.port2.postMessage(null);
-        });
+        (${afterFrame})(() => window.shown.push(performance.now() - at));
       }, true);
       document.addEventListener('${event}', () => window.work.push(performance.now() - began));
     }
@@ -109,11 +112,7 @@ async function frames(page: Page, turn: (i: number) => Promise<void>): Promise<S
 type Measure = (server: Server, page: Page) => Promise<void>;
 
 /** Measures the Bench in Chromium on the built application; needs TEST_DATABASE_URL, as scripts/bench-browser.sh sets it. */
-export const measureBrowser = (): Promise<void> =>
-  inChromium([measureVenn, measureAnalysis, measureOn(500), measureOn(5000)]);
-
-/** Measures on a page of its own each, which does not carry what others left in the memory. */
-export async function inChromium(measures: readonly Measure[]): Promise<void> {
+export async function measureBrowser(): Promise<void> {
   if (!process.env.TEST_DATABASE_URL) throw new Error('TEST_DATABASE_URL is not set; run scripts/bench-browser.sh.');
   const pool = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL });
   await migrate(pool, fileURLToPath(new URL('../db/migrations', import.meta.url)));
@@ -126,7 +125,8 @@ export async function inChromium(measures: readonly Measure[]): Promise<void> {
     await context.request.post('/api/accounts', { data: account, headers: { origin: server.address } });
     console.log('\nThe Bench in Chromium\n');
     const before = ticks();
-    for (const measure of measures) {
+    // A page of its own for each, which does not carry what others left in the memory.
+    for (const measure of [measureVenn, measureAnalysis, measureOn(500), measureOn(5000)]) {
       const page = await context.newPage();
       await measure(server, page);
       await page.close();
@@ -178,10 +178,7 @@ async function measureVenn(server: Server, page: Page): Promise<void> {
  * From a key to the drawing that shows what it changed, also where that is made in a worker: to the change of the drawing, and to a task after the frame that
  * paints it.
  */
-export async function redrawing(
-  page: Page,
-  keys: string,
-): Promise<{ readonly changed: Spread; readonly painted: Spread }> {
+async function redrawing(page: Page, keys: string): Promise<{ readonly changed: Spread; readonly painted: Spread }> {
   await page.evaluate(`
     window.changed = []; window.painted = [];
     if (!window.redrawing) {
@@ -192,11 +189,7 @@ export async function redrawing(
         const at = began;
         began = null;
         window.changed.push(performance.now() - at);
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel();
-          channel.port1.onmessage = () => window.painted.push(performance.now() - at);
-          channel.port2.postMessage(null);
-        });
+        (${afterFrame})(() => window.painted.push(performance.now() - at));
       });
       const stage = document.querySelector('[data-testid=stage]');
       window.redrawing.observe(stage, { subtree: true, childList: true, attributes: true, characterData: true });
@@ -214,7 +207,7 @@ export async function redrawing(
 }
 
 /** 500 nodes of an analysis: a payoff typed, by which the values of all that lead to it change. */
-export async function measureAnalysis(server: Server, page: Page): Promise<void> {
+async function measureAnalysis(server: Server, page: Page): Promise<void> {
   const parents = Array.from({ length: 500 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 3)));
   const diagram = analysisOf(parents, { chance: [true, false, true], weight: [1, 2, 3], payoff: [1, 5, 60, -3] });
   await opened(server, page, diagram, 1500);

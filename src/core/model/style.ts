@@ -124,6 +124,8 @@ export const LinkStyle = z.strictObject({
 export type LinkStyle = z.infer<typeof LinkStyle>;
 export type LinkProperty = keyof LinkStyle;
 export const linkProperties = Object.keys(LinkStyle.shape) as LinkProperty[];
+/** Those that only links beside a structure have. */
+export const sideLinkProperties: readonly LinkProperty[] = ['phraseAt', 'startSide', 'endSide'];
 
 export const LinkPatch = LinkStyle.partial();
 export type LinkPatch = z.infer<typeof LinkPatch>;

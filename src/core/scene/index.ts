@@ -8,7 +8,7 @@ export { styledLine } from './line-marks';
 export { labelledLine, type LabelledLine } from './side-links';
 export { planSheets, type SheetPlan } from './plan-sheets';
 export * from './parted';
-export { notesOn, sheetSet, titledAs, type Page, type SetSheet, type SheetSet } from './sheet-set';
+export { onItsSheet, sheetSet, sheetTitle, type Page, type SetSheet, type SheetSet } from './sheet-set';
 export * from './tiles';
 export { takesLongToFit } from './takes-long';
 export { tierScene, type TierWords } from './tier-scene';

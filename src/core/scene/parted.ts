@@ -1,4 +1,5 @@
-import { pxPerPt, type DiagramCommon, type ShownEntry } from '../model';
+import type { Listing } from '../hierarchy';
+import { own, pxPerPt, type BoxStyle, type DiagramCommon, type ShownEntry } from '../model';
 import { markWords } from './marks';
 import { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
@@ -142,6 +143,35 @@ export function entriesOn(
       return [id, { ...entry, details: [mark.words, ...entry.details.slice(0, 6)], ahead: 1 }];
     }),
   );
+}
+
+type Told = Pick<Listing, 'ids' | 'index' | 'tier'>;
+
+/** The styles of the entries of a sheet as they are in the whole, with a line more where there is a mark. */
+export const stylesOn = (
+  whole: { readonly listing: Told; readonly styles: readonly BoxStyle[] },
+  { ids }: Told,
+  marks: ReadonlyMap<string, PartMark>,
+): BoxStyle[] =>
+  ids.map((id) => {
+    const style = whole.styles[whole.listing.index.get(id)!]!;
+    return marks.has(id) ? { ...style, details: style.details + 1 } : style;
+  });
+
+/** Tiers of a sheet have the names and gaps that they have in the whole. `nameOf`: of a tier of the whole that has none of its own. */
+export function tiersOn(
+  { diagram, listing }: { readonly diagram: DiagramCommon; readonly listing: Told },
+  { ids, tier }: Told,
+  nameOf: (tier: number) => string,
+): DiagramCommon['tiers'] {
+  const tiers: DiagramCommon['tiers'] = {};
+  ids.forEach((id, i) => {
+    const here = String(tier[i]!);
+    if (tier[i] === 0 || own(tiers, here)) return;
+    const there = listing.tier[listing.index.get(id)!]!;
+    tiers[here] = { name: nameOf(there), gap: null, width: null, ...own(diagram.tiers, String(there)) };
+  });
+  return tiers;
 }
 
 /** Marks lead to their sheets: the box of what has one. */

@@ -68,7 +68,7 @@ export interface Page {
 }
 
 /** The title line and the page number that one sheet of a set has; what the diagram has where it is the only one. */
-export function titledAs(
+function titledAs(
   { title: called, titleBlock }: DiagramCommon,
   name: string,
   { number, of }: Page,
@@ -116,11 +116,10 @@ function partOf(
   structure: Hierarchy,
   styles: readonly BoxStyle[],
   { heads, cut }: SheetPlan,
-  { number, of, words }: Page & { readonly words: TierWords },
+  { words, ...page }: Page & { readonly words: TierWords },
 ) {
   const asHead = (i: number) => words.asHead?.(structure.ids[i]!) ?? own(diagram.entries, structure.ids[i]!)!;
-  const name =
-    of === 1 ? diagram.title || 'Diagram' : number === 1 ? 'Overview' : heads.map((i) => asHead(i).name).join(', ');
+  const name = sheetTitle(page, diagram.title || 'Diagram', heads.map((i) => asHead(i).name).join(', '));
   const entries: DiagramCommon['entries'] = {};
   const waiting = [...heads];
   for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
@@ -134,25 +133,29 @@ function partOf(
   const links = Object.fromEntries(
     Object.entries(diagram.links).filter(([, { from, to }]) => own(entries, from) && own(entries, to)),
   );
-  // Tiers are told as in the whole; the sheet was chosen, so that nothing is taken in its place.
-  const sub: DiagramCommon = {
-    ...diagram,
-    ...titledAs(diagram, name, { number, of }),
-    entries,
-    links,
-    tiers: {},
-    nudges: {},
-    notes: notesOn(diagram, number),
-    styles: { ...diagram.styles, ...linesFrom(diagram, structure.tier[heads[0]!]! - 1) },
-    sheet: { ...diagram.sheet, leastPrint: null },
-  };
+  // Tiers are told as in the whole.
+  const styled = { ...diagram.styles, ...linesFrom(diagram, structure.tier[heads[0]!]! - 1) };
+  const sub = onItsSheet({ ...diagram, entries, links, tiers: {}, styles: styled }, diagram, name, page);
   const subStructure = hierarchyOf(entries);
   const subStyles = subStructure.ids.map((id) => styles[structure.index.get(id)!]!);
   return { sub, subStructure, subStyles, name };
 }
 
+/** What a sheet of a set is called: after the diagram where it is the only one, the first one "Overview", the others after what leads them. */
+export const sheetTitle = ({ number, of }: Page, whole: string, heads: string): string =>
+  of === 1 ? whole : number === 1 ? 'Overview' : heads;
+
+/** A part of a diagram for its sheet of a set: with a title line and a page number of its own; the sheet was chosen, so that nothing is taken in its place. */
+export const onItsSheet = <D extends DiagramCommon>(part: D, whole: DiagramCommon, name: string, page: Page): D => ({
+  ...part,
+  ...titledAs(whole, name, page),
+  nudges: {},
+  notes: notesOn(whole, page.number),
+  sheet: { ...whole.sheet, leastPrint: null },
+});
+
 /** Notes that belong to no entry stand on the first sheet alone. */
-export const notesOn = ({ notes }: DiagramCommon, number: number): DiagramCommon['notes'] =>
+const notesOn = ({ notes }: DiagramCommon, number: number): DiagramCommon['notes'] =>
   number === 1 ? notes : Object.fromEntries(Object.entries(notes).filter(([, { place }]) => place.kind === 'entry'));
 
 /** What is set for lines to a tier, told by the tiers of a sheet that begins so many tiers down. */

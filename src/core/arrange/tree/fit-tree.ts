@@ -99,7 +99,7 @@ function search(input: Task, manner: Manner): Trial {
 
 function eased(input: Task, manner: Manner, tight: Trial, enough: number): Trial {
   // Of many entries a rough look tells that gaps cost too much, in a quarter of the time.
-  if (manner === 'compact' && input.tier.length > several && tight.ease === 0) {
+  if (manner === 'compact' && input.tier.length > several) {
     const rough = (ease: number) => scaleOf(input, manner, { ...tight, look: 'rough', ease });
     if (rough(easeSteps.at(-1)!) < (rough(0) * enough * roughly) / tight.scale) return tight;
   }

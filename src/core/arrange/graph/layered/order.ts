@@ -2,7 +2,7 @@ import { sequence } from '../../sequence';
 import { connectedParts } from '../connected-parts';
 import { exchanged } from '../exchanged';
 import { crossingsOf, type Orders } from './crossings';
-import { flat } from './flat';
+import { flat, type Flat } from './flat';
 import type { Layers } from './layers';
 
 /** Work is bounded by counts, never by time, so that the same graph is always drawn alike. */
@@ -41,12 +41,6 @@ function orderedPart(layers: Layers, part: readonly number[], mostStarts: number
     better(work.improved(work.byBranches(start === 0 ? null : next)));
   }
   return best!.orders;
-}
-
-/** As `Flat`, with places in place of vertices. */
-interface Places {
-  readonly start: Int32Array;
-  readonly ends: Float64Array;
 }
 
 interface Tried {
@@ -176,12 +170,12 @@ class Ordering {
     this.numbered(order);
   }
 
-  /** Places of the neighbours of each vertex of a layer, in rising order. */
-  private placesOf(order: readonly number[], near: Layers['before']): Places {
+  /** Neighbours of each vertex of a layer by their places, in rising order. */
+  private placesOf(order: readonly number[], near: Layers['before']): Flat {
     const { start, ends } = flat(near);
     const from = new Int32Array(order.length + 1);
     order.forEach((vertex, i) => (from[i + 1] = from[i]! + start[vertex + 1]! - start[vertex]!));
-    const places = new Float64Array(from[order.length]!);
+    const places = new Int32Array(from[order.length]!);
     order.forEach((vertex, i) => {
       for (let e = start[vertex]!, k = from[i]!; e < start[vertex + 1]!; e++, k++) places[k] = this.place[ends[e]!]!;
       if (from[i + 1]! - from[i]! > 1) places.subarray(from[i], from[i + 1]).sort();
@@ -193,7 +187,7 @@ class Ordering {
 const copied = (orders: Orders): number[][] => orders.map((order) => [...order]);
 
 /** How many crossings fewer the lines of two vertices have when the second stands before the first; places of their ends in rising order. */
-function savedBy({ start, ends }: Places, a: number, b: number): number {
+function savedBy({ start, ends }: Flat, a: number, b: number): number {
   const [a0, a1, b0, b1] = [start[a]!, start[a + 1]!, start[b]!, start[b + 1]!];
   if (a1 - a0 === 1 && b1 - b0 === 1) return Math.sign(ends[a0]! - ends[b0]!);
   let saved = 0;

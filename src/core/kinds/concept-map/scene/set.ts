@@ -5,11 +5,13 @@ import {
   hangs,
   nobody,
   nodesOn,
-  notesOn,
+  onItsSheet,
   partedSet,
   partMark,
   partTree,
-  titledAs,
+  sheetTitle,
+  stylesOn,
+  tiersOn,
   withWays,
   type Page,
   type PartMark,
@@ -97,21 +99,12 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, planned: Planned | n
   }
   const heads = plan.heads.filter((node) => tree.item[node] !== nobody).map((node) => listing.ids[tree.item[node]!]!);
   const named = heads.map((id) => own(diagram.entries, id)!.name || 'no name yet').join(', ');
-  const name = page.of === 1 ? diagram.title || 'Concept map' : page.number === 1 ? 'Overview' : named;
-  const sub = partOf(whole, { ideas, shown, marks, head: heads[0] ?? null, page });
-  // The sheet was chosen: nothing is taken in its place.
-  const titled: ConceptMap = {
-    ...sub,
-    ...titledAs(diagram, name, page),
-    notes: notesOn(diagram, page.number),
-    sheet: { ...diagram.sheet, leastPrint: null },
-  };
+  const name = sheetTitle(page, diagram.title || 'Concept map', named);
+  const part = partOf(whole, { ideas, shown, marks, head: heads[0] ?? null, page });
+  const titled = onItsSheet(part, diagram, name, page);
   const subListing = mapStructure(titled);
-  const styles = subListing.ids.map((id) => {
-    const style = whole.styles[listing.index.get(id)!]!;
-    return marks.has(id) ? { ...style, details: style.details + 1 } : style;
-  });
-  const scene = mapScene({ ...titled, tiers: tiersOf(whole, subListing) }, subListing, styles);
+  const tiers = tiersOn(whole, subListing, rankName);
+  const scene = mapScene({ ...titled, tiers }, subListing, stylesOn(whole, subListing, marks));
   return { name, heads, scene: withWays(scene, marks) };
 }
 
@@ -142,23 +135,10 @@ function partOf(
     ...diagram,
     entries: entriesOn(diagram.entries, isOn, on.marks),
     links,
-    nudges: {},
     map: {
       ...diagram.map,
       manner: { ...manner, focus: on.head, question },
       blanks: Object.fromEntries(Object.entries(blanks).filter(([id]) => isOn(id) || on.shown.has(id))),
     },
   };
-}
-
-/** Ranks have the names that they have in the whole. */
-function tiersOf({ diagram, listing }: Whole, { ids, tier }: MapListing): ConceptMap['tiers'] {
-  const tiers: ConceptMap['tiers'] = {};
-  ids.forEach((id, i) => {
-    const here = String(tier[i]!);
-    const there = listing.tier[listing.index.get(id)!]!;
-    if (own(tiers, here)) return;
-    tiers[here] = { name: rankName(there), gap: null, width: null, ...own(diagram.tiers, String(there)) };
-  });
-  return tiers;
 }

@@ -5,11 +5,13 @@ import {
   hangs,
   nobody,
   nodesOn,
-  notesOn,
+  onItsSheet,
   partedSet,
   partMark,
   partTree,
-  titledAs,
+  sheetTitle,
+  stylesOn,
+  tiersOn,
   withWays,
   type Page,
   type PartMark,
@@ -91,27 +93,12 @@ function sheetOf(whole: Whole, plan: SheetPlan, page: Page, numberOf: (node: num
   const heads = plan.heads
     .filter((node) => tree.item[node] !== nobody)
     .map((node) => rows.blocks[tree.item[node]!]!.members);
-  const name =
-    page.of === 1
-      ? diagram.title || 'Family tree'
-      : page.number === 1
-        ? 'Overview'
-        : heads.map((members) => members.map((i) => nameOf(whole, i)).join(' and ')).join(', ');
-  const sub = subFamily(whole, persons, marks);
-  // The sheet was chosen: nothing is taken in its place.
-  const titled: FamilyTree = {
-    ...sub,
-    ...titledAs(diagram, name, page),
-    nudges: {},
-    notes: notesOn(diagram, page.number),
-    sheet: { ...diagram.sheet, leastPrint: null },
-  };
+  const named = heads.map((members) => members.map((i) => nameOf(whole, i)).join(' and ')).join(', ');
+  const name = sheetTitle(page, diagram.title || 'Family tree', named);
+  const titled = onItsSheet(subFamily(whole, persons, marks), diagram, name, page);
   const subListing = withRelations(titled, familyStructure(titled));
-  const styles = subListing.ids.map((id) => {
-    const style = whole.styles[listing.index.get(id)!]!;
-    return marks.has(id) ? { ...style, details: style.details + 1 } : style;
-  });
-  const scene = familyScene({ ...titled, tiers: tiersOf(whole, subListing) }, subListing, styles);
+  const tiers = tiersOn(whole, subListing, (tier) => nameOfTier(diagram, listing, tier));
+  const scene = familyScene({ ...titled, tiers }, subListing, stylesOn(whole, subListing, marks));
   return {
     name,
     heads: heads.flat().map((i) => listing.ids[i]!),
@@ -150,17 +137,4 @@ function subFamily(
   const people = Object.fromEntries(Object.entries(family.people).filter(([id]) => ids.has(id)));
   const manner = { ...family.manner, view: 'whole' as const, of: null, numbers: 'none' as const };
   return { ...diagram, entries, family: { ...family, people, unions, parentage, manner } };
-}
-
-/** Generations have the names and gaps that they have in the whole. */
-function tiersOf({ diagram, listing }: Whole, { ids, tier }: RelatedListing): FamilyTree['tiers'] {
-  const tiers: FamilyTree['tiers'] = {};
-  ids.forEach((id, i) => {
-    const here = String(tier[i]!);
-    const there = listing.tier[listing.index.get(id)!]!;
-    if (tier[i]! === 0 || own(tiers, here)) return;
-    const known = own(diagram.tiers, String(there));
-    tiers[here] = { name: nameOfTier(diagram, listing, there), gap: null, width: null, ...known };
-  });
-  return tiers;
 }

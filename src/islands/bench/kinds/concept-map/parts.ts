@@ -1,7 +1,7 @@
 import { createElement, Fragment, lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
-import { createEntry, styleProperties } from '../../../../core/model';
+import { createEntry, sideLinkProperties, styleProperties } from '../../../../core/model';
 import { nearestTowards } from '../../stage/nearest-towards';
 import { linkScopes } from '../../style/link-scopes';
 import { enclosureScope, thisScope, tierScope } from '../../style/tier-scopes';
@@ -30,7 +30,7 @@ export const conceptMapParts: KindParts = {
   Figures: lazy(() => import('./MapFigures').then((module) => ({ default: module.MapFiguresPanel }))),
   HandOut: () => createElement(Fragment, null, createElement(Classroom), createElement(GraphOffer)),
   properties: () => styleProperties,
-  notOfLinks: ['phraseAt', 'startSide', 'endSide'],
+  notOfLinks: sideLinkProperties,
   sample: sampleMap(),
   grab: () => null,
   drawsLinks: true,

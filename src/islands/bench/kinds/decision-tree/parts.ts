@@ -1,6 +1,6 @@
 import { lazy } from 'react';
 import { diagramOf, type Diagram } from '../../../../core/diagram';
-import { createEntry } from '../../../../core/model';
+import { createEntry, sideLinkProperties } from '../../../../core/model';
 import { decisionRoles, type DecisionTree } from '../../../../core/kinds/decision-tree';
 import { treeParts } from '../../tree/tree-parts';
 import type { TreeBenchWords } from '../../tree/words';
@@ -35,6 +35,6 @@ export const decisionTreeParts: KindParts = {
   Figures: lazy(() => import('./DecisionFigures').then((module) => ({ default: module.DecisionFiguresPanel }))),
   HandOut: WalkOffer,
   drawsLinks: false,
-  notOfLinks: ['phraseAt', 'startSide', 'endSide'],
+  notOfLinks: sideLinkProperties,
   sample: sampleTree(),
 };
