@@ -6,7 +6,7 @@ import pg from 'pg';
 import { chromium } from '../e2e/browser';
 import { Server } from '../e2e/server';
 import { migrate } from '../src/server/migrate';
-import type { Diagram } from '../src/core/diagram';
+import { createDiagram, type Diagram } from '../src/core/diagram';
 import { diagramFromParents } from '../src/core/testing/arbitrary';
 import { analysisOf } from '../src/core/testing/arbitrary-decision';
 import { vennOf } from '../src/core/testing/arbitrary-venn';
@@ -126,7 +126,7 @@ export async function measureBrowser(): Promise<void> {
     console.log('\nThe Bench in Chromium\n');
     const before = ticks();
     // A page of its own for each, which does not carry what others left in the memory.
-    for (const measure of [measureVenn, measureAnalysis, measureOn(500), measureOn(5000)]) {
+    for (const measure of [measureVenn, measureAnalysis, measureTopics, measureOn(500), measureOn(5000)]) {
       const page = await context.newPage();
       await measure(server, page);
       await page.close();
@@ -206,19 +206,42 @@ async function redrawing(page: Page, keys: string): Promise<{ readonly changed: 
   return { changed: spread(changed), painted: spread(painted) };
 }
 
-/** 500 nodes of an analysis: a payoff typed, by which the values of all that lead to it change. */
+/** 500 nodes of an analysis: names and payoffs typed that keep to their tier, and payoffs that outgrow it, by which the values of all that lead to them change. */
 async function measureAnalysis(server: Server, page: Page): Promise<void> {
   const parents = Array.from({ length: 500 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 3)));
-  const diagram = analysisOf(parents, { chance: [true, false, true], weight: [1, 2, 3], payoff: [1, 5, 60, -3] });
-  await opened(server, page, diagram, 1500);
+  const payoff = [12_000, -5_500, 60_250, 301_000, 7_800, 45_000, -120_000];
+  const made = analysisOf(parents, { chance: [true, false, true], weight: [1, 2, 3], payoff });
+  const entries = Object.fromEntries(
+    Object.entries(made.entries).map(([id, entry], i) => [id, { ...entry, name: `Dredge the creek, way ${i}` }]),
+  );
+  await opened(server, page, { ...made, entries }, 1500);
+  const name = page.getByRole('textbox', { name: /^Name, line 12,/ });
   const cell = page.getByRole('textbox', { name: /^Payoff of / }).nth(6);
-  for (let run = 0; run < 4; run++) {
+  for (let run = 0; run < 3; run++) {
+    await name.fill('');
+    await page.waitForTimeout(300);
+    console.log(`500 nodes of an analysis, typing a name: ${both(await typing(page, 'Salome Achterberg'))}`);
     await cell.fill('');
     await page.waitForTimeout(300);
-    const { changed, painted } = await redrawing(page, '1735209');
-    console.log(
-      `500 nodes of an analysis, typing a payoff: drawing changed ${words(changed)}; painted ${words(painted)}`,
-    );
+    console.log(`500 nodes of an analysis, typing a payoff: ${both(await typing(page, '48215'))}`);
+  }
+  await cell.fill('');
+  const { changed, painted } = await redrawing(page, '1735209');
+  console.log(
+    `500 nodes of an analysis, a payoff that outgrows its tier: drawing changed ${words(changed)}; painted ${words(painted)}`,
+  );
+}
+
+/** 500 ideas in a compact drawing: a name typed that keeps to its tier. */
+async function measureTopics(server: Server, page: Page): Promise<void> {
+  const made = diagramFromParents([...organisation(500).parent], (i) => `Waders of the creek ${i}`);
+  const { kind, arrangement } = createDiagram('topic-tree', '');
+  await opened(server, page, { ...made, kind, arrangement: { ...arrangement, tiers: 'compact' } }, 1500);
+  const name = page.getByRole('textbox', { name: /^Name, line 12,/ });
+  for (let run = 0; run < 3; run++) {
+    await name.fill('');
+    await page.waitForTimeout(500);
+    console.log(`500 ideas, compact, typing a name: ${both(await typing(page, 'Salome Achterberg'))}`);
   }
 }
 

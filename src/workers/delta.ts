@@ -31,6 +31,8 @@ export interface DrawnDelta {
   readonly styles: Drawn['styles'];
   readonly scene: Omit<Drawn['scene'], 'groups'>;
   readonly groups: readonly (number | SceneGroup)[];
+  /** How it is arranged, where that may spare this side a search. */
+  readonly found?: unknown;
 }
 
 export function drawnDelta(before: Drawn | null, { structure, styles, scene }: Drawn): DrawnDelta {

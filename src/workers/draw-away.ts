@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import type { Diagram, Drawn } from '../core/diagram';
+import { takeArrangement, type Diagram, type Drawn } from '../core/diagram';
 import type { SheetSet } from '../core/scene';
 import { DrawQueue } from './draw-queue';
 import type { DrawWorker } from './draw.worker';
@@ -7,17 +7,17 @@ import type { DrawWorker } from './draw.worker';
 const started = () => wrap<DrawWorker>(new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' }));
 
 /** A worker of its own, started when it is first needed. */
-function workerQueue(): () => DrawQueue {
+function workerQueue(onFound?: typeof takeArrangement): () => DrawQueue {
   let queue: DrawQueue | null = null;
   return () => {
     if (!queue) {
       const remote = started();
-      queue = new DrawQueue((delta, anew) => remote.draw(delta, anew));
+      queue = new DrawQueue((delta, anew) => remote.draw(delta, anew), onFound);
     }
     return queue;
   };
 }
-const stage = workerQueue();
+const stage = workerQueue(takeArrangement);
 
 /** The river in a worker, for diagrams too large to draw within a frame. Null where a newer one has taken its place. */
 export const drawAway = (diagram: Diagram): Promise<Drawn | null> => stage().draw(diagram);

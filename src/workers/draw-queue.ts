@@ -18,7 +18,11 @@ export class DrawQueue {
   private waiting: Waiting | null = null;
   private running = false;
   private last: { readonly diagram: Diagram; readonly drawn: Drawn } | null = null;
-  constructor(private readonly away: DrawDelta) {}
+  /** `onFound`: told how a diagram was arranged, so that this side need not search for it. */
+  constructor(
+    private readonly away: DrawDelta,
+    private readonly onFound: (diagram: Diagram, found: unknown) => void = () => undefined,
+  ) {}
 
   draw(diagram: Diagram): Promise<Drawn | null> {
     return new Promise((resolve, reject) => {
@@ -39,6 +43,7 @@ export class DrawQueue {
         const delta = await this.away(diagramDelta(before?.diagram ?? null, diagram), before === null);
         const drawn = withDrawnDelta(before?.drawn ?? null, delta);
         this.last = { diagram, drawn };
+        this.onFound(diagram, delta.found ?? null);
         resolve(drawn);
       } catch (error) {
         reject(error);

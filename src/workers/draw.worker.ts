@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { draw, drawSet, type Diagram, type Drawn } from '../core/diagram';
+import { arrangementFound, draw, drawSet, type Diagram, type Drawn } from '../core/diagram';
 import type { SheetSet } from '../core/scene';
 import { drawnDelta, withDelta, type DiagramDelta, type DrawnDelta } from './delta';
 
@@ -14,7 +14,7 @@ const work = {
     const diagram = withDelta(before?.diagram ?? null, delta);
     const drawn = draw(diagram);
     last = { diagram, drawn };
-    return drawnDelta(before?.drawn ?? null, drawn);
+    return { ...drawnDelta(before?.drawn ?? null, drawn), found: arrangementFound(diagram) };
   },
 };
 export type DrawWorker = typeof work;

@@ -1,5 +1,5 @@
 import type { Listing } from '../hierarchy';
-import { apart, type BoxStyle, type Finding } from '../model';
+import { apart, withoutSearch, type BoxStyle, type Finding } from '../model';
 import type { Scene, SheetSet } from '../scene';
 import { kindOf, type Diagram } from './diagram';
 
@@ -18,6 +18,24 @@ export function draw(diagram: Diagram): Drawn {
   const structure = kind.structure(diagram);
   const styles = kind.styles(diagram, structure);
   return { structure, styles, scene: kind.scene(diagram, structure, styles) };
+}
+
+/** As `draw`, where that takes less than a frame because nothing has to be searched for; null elsewhere. */
+export function drawAtOnce(diagram: Diagram): Drawn | null {
+  const kind = kindOf(diagram.kind);
+  if (!kind.takesLong(diagram)) return draw(diagram);
+  return kind.arranged?.restIsQuick(diagram) ? withoutSearch(() => draw(diagram)) : null;
+}
+
+/** How a diagram is arranged, as far as it was searched for here, for another thread; null for nothing. */
+export function arrangementFound(diagram: Diagram): unknown {
+  const { arranged } = kindOf(diagram.kind);
+  return arranged?.restIsQuick(diagram) ? arranged.found(diagram) : null;
+}
+
+/** Takes over what another thread found. */
+export function takeArrangement(diagram: Diagram, found: unknown): void {
+  if (found !== null) kindOf(diagram.kind).arranged?.take(diagram, found);
 }
 
 /** Print that a set of sheets aims at where nothing else is wished, in points. */

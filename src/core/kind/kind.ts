@@ -72,6 +72,15 @@ export interface KindSchemas<T extends KindTypes> {
 }
 
 /** All that one kind of diagram brings. A further kind is a further folder with one object of this type, named in `diagram/kinds.ts`. */
+/** An arrangement that was searched for, as it goes from thread to thread. */
+export interface ArrangedOnce<D> {
+  /** Whether the drawing takes less than a frame where no search is needed. */
+  restIsQuick(diagram: D): boolean;
+  found(diagram: D): unknown;
+  /** Takes what was found for a diagram of the same kind. */
+  take(diagram: D, found: unknown): void;
+}
+
 export interface Kind<T extends KindTypes = KindTypes> {
   readonly id: T['diagram']['kind'];
   readonly name: string;
@@ -152,6 +161,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   readonly originWords: Readonly<Record<string, string>>;
   /** True where making the Scene may take longer than a frame, so that a worker does it. */
   takesLong(diagram: T['diagram']): boolean;
+  /** Where most of that time goes into searching for an arrangement, what was found, so that it can go from one thread to another; left out where it does not. */
+  readonly arranged?: ArrangedOnce<T['diagram']>;
   scene(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[]): T['scene'];
 
   /** True where its drawing is arranged for the sheet, so that orientation and size may be left to it. */

@@ -2,7 +2,7 @@ import type { CommonCommand } from '../edit';
 import { csvOf, hierarchyOf, outlineText, updateFromList, type Hierarchy } from '../hierarchy';
 import type { Arrangement, BoxStyle, DiagramCommon } from '../model';
 import { ListTokens, readTree, titleAbove, type Reading, type TreeVocabulary } from '../read';
-import { sheetSet, tierScene, type TierWords } from '../scene';
+import { foundFits, restIsQuick, sheetSet, takeFits, tierScene, type FoundFits, type TierWords } from '../scene';
 import { entriesIn, explainStyle, resolveStyles } from '../style';
 import type { Kind, KindOption, KindTypes } from './kind';
 import { changesTold } from './told';
@@ -44,7 +44,17 @@ export const treeDrawing = (
   words: TierWords,
 ): Pick<
   Kind<Common>,
-  'roles' | 'linkKinds' | 'structure' | 'styles' | 'explain' | 'covers' | 'originWords' | 'scene' | 'sheetOpen' | 'set'
+  | 'roles'
+  | 'linkKinds'
+  | 'structure'
+  | 'styles'
+  | 'explain'
+  | 'covers'
+  | 'originWords'
+  | 'scene'
+  | 'arranged'
+  | 'sheetOpen'
+  | 'set'
 > => ({
   roles: words.roles.all,
   linkKinds: words.linkKinds,
@@ -54,6 +64,11 @@ export const treeDrawing = (
   covers: (diagram, structure, scope) => entriesIn(diagram, structure, scope, words.roles),
   originWords: {},
   scene: (diagram, structure, styles) => tierScene(diagram, structure, styles, words),
+  arranged: {
+    restIsQuick,
+    found: (diagram) => foundFits(hierarchyOf(diagram.entries)),
+    take: (diagram, found) => takeFits(hierarchyOf(diagram.entries), found as FoundFits),
+  },
   sheetOpen: true,
   set: (diagram, structure, styles, least) => sheetSet(diagram, structure, styles, words, least),
 });

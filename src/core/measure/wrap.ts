@@ -64,8 +64,10 @@ export function wrap(text: string, face: Face, size: number, wanted: number, mos
 }
 
 /** The first of some folds, from few lines to many, that is at most `wanted` CSS px wide; else the narrowest. */
-export const foldWithin = (ways: readonly Wrapped[], wanted: number): Wrapped =>
-  ways.find(({ width }) => width <= wanted) ?? ways.at(-1)!;
+export function foldWithin(ways: readonly Wrapped[], wanted: number): Wrapped {
+  for (const way of ways) if (way.width <= wanted) return way;
+  return ways.at(-1)!;
+}
 
 /**
  * The ways to set a text on one line, two, and so on up to `mostLines`, each as narrow as its number of lines allows; a further line is left out where it

@@ -1,4 +1,5 @@
 export * from './cache';
+export * from './search';
 export * from './check-common';
 export * from './common';
 export * from './create';

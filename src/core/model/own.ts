@@ -3,7 +3,8 @@
  * and the like would find what every object inherits. A lint rule forbids that form.
  */
 export function own<T>(record: Readonly<Record<string, T>>, key: string): T | undefined {
-  // What is not there at all is told without asking whose it is; what no object inherits is the record's own. This is asked thousands of times a drawing.
+  // All that an object inherits are functions and "__proto__"; the rest is the record's own. This is asked thousands of times a drawing.
   const value = record[key];
-  return value !== undefined && (!(key in Object.prototype) || Object.hasOwn(record, key)) ? value : undefined;
+  if (typeof value !== 'function' && key !== '__proto__') return value;
+  return Object.hasOwn(record, key) ? value : undefined;
 }

@@ -66,8 +66,19 @@ export function planBranches(diagram: DiagramCommon, structure: Hierarchy, lines
   return { lines, labels, zones, direction, smallest: smallest === Infinity ? null : smallest };
 }
 
+const labelled = new KeptFor<readonly string[], { readonly size: number; readonly label: Label | null }>();
+
+/** Words that are the same object need not be read again. */
+function labelOf(words: readonly string[], size: number): Label | null {
+  const before = labelled.get(words);
+  if (before?.size === size) return before.label;
+  const label = labelOfText(words, size);
+  labelled.set(words, { size, label });
+  return label;
+}
+
 /** The same words are set once. */
-const labelOf = remember(
+const labelOfText = remember(
   5000,
   (words: readonly string[], size: number) => `${size}\n${words.join('\n')}`,
   (words: readonly string[], size: number): Label | null => {
@@ -193,8 +204,8 @@ const isSameCourse = (a: Course, b: Course): boolean =>
   a.stop === b.stop;
 
 function pointsOf({ stem, start, bus, end, stop }: Course, down: boolean): Polyline {
-  const along = Math.abs(stem - end) < 0.01 ? [stem, start, end, stop] : [stem, start, stem, bus, end, bus, end, stop];
-  return down ? along : along.map((_, p) => along[p % 2 === 0 ? p + 1 : p - 1]!);
+  if (Math.abs(stem - end) < 0.01) return down ? [stem, start, end, stop] : [start, stem, stop, end];
+  return down ? [stem, start, stem, bus, end, bus, end, stop] : [start, stem, bus, stem, bus, end, stop, end];
 }
 const linesOf = new KeptFor<Hierarchy, (DrawnLine | undefined)[]>();
 
@@ -250,10 +261,11 @@ function placeOf(
   { width, height }: Label,
   { begin, middle, zone, down }: { begin: number; middle: number; zone: number; down: boolean },
 ): Extent {
-  const size = { width: width + 2 * clear, height: height + 2 };
-  return down
-    ? { ...size, x: middle - size.width / 2, y: begin + (zone - size.height) / 2 }
-    : { ...size, x: begin + stub, y: middle - size.height / 2 };
+  const wide = width + 2 * clear;
+  const high = height + 2;
+  const x = down ? middle - wide / 2 : begin + stub;
+  const y = down ? begin + (zone - high) / 2 : middle - high / 2;
+  return { width: wide, height: high, x, y };
 }
 
 function lineGroup(
@@ -262,8 +274,8 @@ function lineGroup(
   style: LinkStyle,
   { label, extent, joinRadius }: { label: Label | null; extent: Extent | null; joinRadius: number },
 ): SceneGroup {
-  const children: Primitive[] = [...styledLine(points, style, extent, joinRadius)];
-  if (label && extent) children.push(...wordsOf(label, extent, style.phraseColour));
+  const line = styledLine(points, style, extent, joinRadius);
+  const children = label && extent ? [...line, ...wordsOf(label, extent, style.phraseColour)] : line;
   const bounds = extentOfLines(extent ? [points, cornersOf(extent)] : [points]);
   return {
     type: 'group',

@@ -115,6 +115,7 @@ function textMiddle(
 
 interface Drawn {
   readonly style: BoxStyle;
+  readonly wanted: number;
   readonly text: BoxText;
   readonly group: SceneGroup;
   readonly label: string;
@@ -140,7 +141,7 @@ export function entryGroup(
   }: { readonly wanted: number; readonly label: string; readonly pictured: boolean; readonly padded?: Padding },
 ): SceneGroup {
   const before = drawn.get(entry);
-  const text = boxText(entry, style, wanted);
+  const text = before?.style === style && before.wanted === wanted ? before.text : boxText(entry, style, wanted);
   const alike =
     before &&
     before.style === style &&
@@ -156,7 +157,7 @@ export function entryGroup(
     : content(text, style, empty, { pictured: pictured && hasPhotoRoom(style) ? entry : null, padded });
   const bounds = alike ? before.group.bounds : empty.bounds;
   const group: SceneGroup = { type: 'group', stands: { for: 'entry', id: entry.id }, label, x, y, bounds, children };
-  drawn.set(entry, { style, text, group, label, pictured, padded });
+  drawn.set(entry, { style, wanted, text, group, label, pictured, padded });
   return group;
 }
 

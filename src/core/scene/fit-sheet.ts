@@ -1,14 +1,14 @@
 import { lineRunsThrough, overlap } from '../arrange/graph';
 import { fitTree, newFitWork, type FitInput, type FitWork, type Fitted, type Gaps } from '../arrange/tree';
 import { tierCount, type Hierarchy } from '../hierarchy';
-import { KeptFor, own, type BoxStyle, type DiagramCommon } from '../model';
+import { KeptFor, longSearch, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
 import { markHeight, type Continued } from './marks';
 import { freeRoom, placeOnSheet, roomBesideTitle } from './place-sheet';
 import type { Rect } from './scene';
 import { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
 import { growsRight, tierNameRoom } from './tier-names';
-import { sizeChoices, type SizeChoices } from './tier-sizes';
+import { sameSizes, sizeChoices, type SizeChoices } from './tier-sizes';
 
 /** Gaps never get smaller than this, whatever share of them may go. CSS px. */
 const leastGap = { sibling: 5, branch: 8, tier: 14 } as const;
@@ -100,8 +100,18 @@ function titleFits(
   return placeOnSheet(onIt, size, legend, largest, taken).drawing.scale > scale * 0.99;
 }
 
-const kept = new KeptFor<Hierarchy, { readonly choices: SizeChoices; readonly byRest: Map<string, Fitted> }>();
+/** How boxes of some sizes were arranged, by all else that it depends on. */
+export interface FoundFits {
+  readonly choices: SizeChoices;
+  readonly byRest: Map<string, Fitted>;
+}
+const kept = new KeptFor<Hierarchy, FoundFits>();
 const mostKept = 12;
+
+/** How a hierarchy is arranged as far as that is known here, for another thread. */
+export const foundFits = (structure: Hierarchy): FoundFits | null => kept.get(structure) ?? null;
+/** Takes over how another thread arranged the same hierarchy. */
+export const takeFits = (structure: Hierarchy, found: FoundFits): void => kept.set(structure, found);
 
 /** Arranged once for the same boxes and room, as when a name is typed that fits its tier. */
 function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput, work: FitWork): Fitted {
@@ -112,11 +122,14 @@ function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput,
     Array.from(input.beside).join(''),
   ]);
   let known = kept.get(structure);
+  // What came from another thread has the same sizes, but they are not the same object.
+  if (known && known.choices !== choices && sameSizes(known.choices, choices))
+    kept.set(structure, (known = { choices, byRest: known.byRest }));
   if (!known || known.choices !== choices || known.byRest.size > mostKept)
     kept.set(structure, (known = { choices, byRest: new Map() }));
   const before = known.byRest.get(key);
   if (before) return before;
-  const fitted = fitTree(input, work);
+  const fitted = longSearch(() => fitTree(input, work));
   known.byRest.set(key, fitted);
   return fitted;
 }

@@ -10,14 +10,11 @@ export interface Ends {
   readonly end: Mark | null;
 }
 
-/** How the path of a line is drawn. */
-export const strokeOf = ({ lineColour, lineWidth, dash }: LinkStyle): Omit<PathPrimitive, 'd'> => ({
-  type: 'path',
-  stroke: lineColour,
-  strokeWidth: lineWidth,
-  dashed: dash === 'dashed',
-  ...(dash === 'dotted' ? { dotted: true as const } : {}),
-});
+/** A path drawn as a line of a style is. */
+export function strokeOf({ lineColour, lineWidth, dash }: LinkStyle, d: string): PathPrimitive {
+  const stroke = { type: 'path', stroke: lineColour, strokeWidth: lineWidth, dashed: dash === 'dashed', d } as const;
+  return dash === 'dotted' ? { ...stroke, dotted: true } : stroke;
+}
 
 /** The course of a line without what its gaps and marks take of its ends. */
 export function courseBetween(points: Polyline, style: LinkStyle, { start, end }: Ends): Polyline {
@@ -58,11 +55,11 @@ export function styledLine(
   piecesOf: (course: Polyline) => readonly Polyline[] = (course) => [course],
 ): readonly PathPrimitive[] {
   const ends = { start: style.startMark, end: style.endMark };
-  const d = piecesOf(courseBetween(points, style, ends))
-    .flatMap((piece) => (gap ? outside(piece, gap) : [piece]))
-    .map((line) => roundedPath(line, joinRadius))
-    .join('');
-  return [...(d === '' ? [] : [{ ...strokeOf(style), d }]), ...marksOn(points, style, ends)];
+  const marks = marksOn(points, style, ends);
+  let d = '';
+  for (const piece of piecesOf(courseBetween(points, style, ends)))
+    for (const line of gap ? outside(piece, gap) : [piece]) d += roundedPath(line, joinRadius);
+  return d === '' ? marks : [strokeOf(style, d), ...marks];
 }
 
 /** Size of an end mark of a line in a style, CSS px. */

@@ -55,7 +55,9 @@ interface Kept {
   readonly width: number;
   readonly made: Notes;
 }
-const kept = new KeptFor<DiagramCommon['titleBlock'], Kept>();
+/** Of both ways a sheet can lie, with and without a legend. */
+const mostKept = 4;
+const kept = new KeptFor<DiagramCommon['titleBlock'], readonly Kept[]>();
 
 /** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
 export function notesWithin(
@@ -64,10 +66,11 @@ export function notesWithin(
   width: number,
 ): Notes {
   const { titleBlock, notes } = diagram;
-  const before = kept.get(titleBlock);
-  if (before && before.notes === notes && before.legend === legend && before.width === width) return before.made;
+  const before = kept.get(titleBlock) ?? [];
+  const known = before.find((one) => one.notes === notes && one.legend === legend && one.width === width);
+  if (known) return known.made;
   const made = notesMade(diagram, legend, width);
-  kept.set(titleBlock, { notes, legend, width, made });
+  kept.set(titleBlock, [{ notes, legend, width, made }, ...before].slice(0, mostKept));
   return made;
 }
 

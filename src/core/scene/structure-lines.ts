@@ -40,7 +40,7 @@ export function structureLines(
       y: 0,
       bounds: extentOfLines(points),
       children: isPlain(style)
-        ? [{ ...strokeOf(style), d: points.map((line) => roundedPath(line, joinRadius)).join('') }]
+        ? [strokeOf(style, points.map((line) => roundedPath(line, joinRadius)).join(''))]
         : drawnFan(points, style, {
             ...docksOf(structure, i, where),
             head: where.places[i]!,
@@ -105,7 +105,7 @@ function drawnFan(lines: readonly Polyline[], style: LinkStyle, fan: Fan): PathP
     marks.push(...marksOn(points, style, ends));
     return roundedPath(courseBetween(points, style, ends), fan.joinRadius);
   });
-  return [{ ...strokeOf(style), d: d.join('') }, ...marks];
+  return [strokeOf(style, d.join('')), ...marks];
 }
 
 function endsOf(points: Polyline, docks: ReadonlySet<string>): { readonly first: boolean; readonly last: boolean } {
@@ -175,5 +175,5 @@ function ownWays(
     children.push(...marksOn(whole, style, { start: null, end: style.endMark }));
   }
   children.push(...marksOn(on([stem, start, stem, start + 40]), style, { start: style.startMark, end: null }));
-  return [{ ...strokeOf(style), d }, ...children];
+  return [strokeOf(style, d), ...children];
 }

@@ -9,3 +9,6 @@ const longFromWhereTold = 600;
 export function takesLongToFit({ entries, arrangement: { tiers } }: DiagramCommon): boolean {
   return Object.keys(entries).length >= (tiers === 'open' || tiers === 'compact' ? longFrom : longFromWhereTold);
 }
+
+/** Whether it takes less than that where its arrangement is known. */
+export const restIsQuick = ({ entries }: DiagramCommon): boolean => Object.keys(entries).length < longFromWhereTold;

@@ -61,7 +61,7 @@ export function sizeChoices(
     pictured: made.map(({ tier }) => tier.pictured),
   };
   const before = kept.get(structure);
-  if (before && same(before, choices)) return before;
+  if (before && sameSizes(before, choices)) return before;
   kept.set(structure, choices);
   return choices;
 }
@@ -188,15 +188,47 @@ function commonSize(tier: Tier, wanted: number): { width: number; height: number
   return { width, height };
 }
 
+interface BoxSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The sizes of a box from narrow to wide, each from a width of its text on. */
+interface Steps {
+  readonly style: BoxStyle;
+  readonly narrowest: number;
+  readonly pictured: boolean;
+  /** Rising; the first is 0. CSS px. */
+  readonly from: readonly number[];
+  readonly sizes: readonly BoxSize[];
+}
+const stepsOf = {
+  easy: new KeptFor<TextFolds, Steps>(),
+  tight: new KeptFor<TextFolds, Steps>(),
+};
+
+/** Size of a box whose text is set within a width. It is asked for many widths at each edit, and changes only where the text breaks otherwise. */
 function sizeOf(
   { folds: all, styles, narrowest, pictured }: Tier,
   k: number,
   wanted: number,
   padded: Padding,
-): { width: number; height: number } {
-  const [folds, style] = [all[k]!, styles[k]!];
-  const text = { width: widthWithin(folds, wanted), height: heightWithin(folds, style, wanted) };
-  return boxAround(pictured && hasPhotoRoom(style) ? withPhoto(text, style) : text, style, { narrowest, padded });
+): BoxSize {
+  const folds = all[k]!;
+  const style = styles[k]!;
+  let steps = stepsOf[padded].get(folds);
+  if (!steps || steps.style !== style || steps.narrowest !== narrowest || steps.pictured !== pictured) {
+    const widths = [folds.name, ...folds.details].flatMap((ways) => ways.map(({ width }) => width));
+    const from = [...new Set([0, ...widths])].sort((a, b) => a - b);
+    const sizes = from.map((within) => {
+      const text = { width: widthWithin(folds, within), height: heightWithin(folds, style, within) };
+      return boxAround(pictured && hasPhotoRoom(style) ? withPhoto(text, style) : text, style, { narrowest, padded });
+    });
+    stepsOf[padded].set(folds, (steps = { style, narrowest, pictured, from, sizes }));
+  }
+  let at = steps.from.length - 1;
+  while (at > 0 && steps.from[at]! > wanted) at--;
+  return steps.sizes[at]!;
 }
 
 function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
@@ -204,11 +236,16 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
   const width = new Float64Array(ids.length);
   const height = new Float64Array(ids.length);
   const common = new Map<string, { width: number; height: number }>();
+  const lastAlike = { beside: -1, shape: '', one: { width: 0, height: 0 } };
   const alike = (k: number) => {
-    const key = `${beside[from + k]} ${symbolOf(styles[k]!.shape)}`;
+    const { shape } = styles[k]!;
+    const aside = beside[from + k]!;
+    // Most are as the one before.
+    if (lastAlike.beside === aside && lastAlike.shape === shape) return lastAlike.one;
+    const key = `${aside} ${symbolOf(shape)}`;
     let one = common.get(key);
     if (!one) common.set(key, (one = { width: 0, height: 0 }));
-    return one;
+    return Object.assign(lastAlike, { beside: aside, shape, one }).one;
   };
   ids.forEach((_, k) => {
     const size = sizeOf(tier, k, wanted, padded);
@@ -221,8 +258,9 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
   });
   ids.forEach((id, k) => {
     if (styles[k]!.equalSize) {
-      width[k] = Math.max(width[k]!, alike(k).width);
-      height[k] = Math.max(height[k]!, alike(k).height);
+      const most = alike(k);
+      width[k] = Math.max(width[k]!, most.width);
+      height[k] = Math.max(height[k]!, most.height);
     }
     // The mark of an entry stands with its box.
     if (marks) height[k]! += markHeight(marks, id, styles[k]!);
@@ -236,16 +274,20 @@ const sameNumbers = (a: ArrayLike<number>, b: ArrayLike<number>): boolean => {
   return true;
 };
 
-function same(a: SizeChoices, b: SizeChoices): boolean {
+/** Whether boxes have the same sizes to choose from. */
+export function sameSizes(a: SizeChoices, b: SizeChoices): boolean {
   return (
     a.sizes.length === b.sizes.length &&
     a.pictured.every((one, t) => one === b.pictured[t]) &&
     a.wanted.every((widths, t) => sameNumbers(widths, b.wanted[t]!)) &&
-    a.sizes.every((options, t) =>
-      options.every(
-        ({ width, height }, k) =>
-          sameNumbers(width, b.sizes[t]![k]!.width) && sameNumbers(height, b.sizes[t]![k]!.height),
-      ),
-    )
+    sameOptions(a.sizes, b.sizes) &&
+    sameOptions(a.tight, b.tight)
   );
 }
+
+const sameOptions = (a: SizeChoices['sizes'], b: SizeChoices['sizes']): boolean =>
+  a.every((options, t) =>
+    options.every(
+      ({ width, height }, k) => sameNumbers(width, b[t]![k]!.width) && sameNumbers(height, b[t]![k]!.height),
+    ),
+  );

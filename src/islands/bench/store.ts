@@ -12,6 +12,7 @@ import {
   check,
   draw,
   drawApart,
+  drawAtOnce,
   kindOf,
   type Drawn,
   type Diagram,
@@ -152,8 +153,8 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         ...leading(selection),
         trial: null,
       };
-      if (!kind.takesLong(next)) {
-        const drawn = draw(next);
+      const drawn = drawAtOnce(next);
+      if (drawn) {
         set({ ...kept, drawn });
         checkSoon(drawn);
       } else {

@@ -15,13 +15,18 @@ export function extentOfBoxes(boxes: readonly Extent[]): Extent {
 
 /** The smallest upright rectangle around lines. */
 export function extentOfLines(lines: readonly Polyline[]): Extent {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
   for (const points of lines) {
     for (let p = 0; p < points.length; p += 2) {
-      left = Math.min(left, points[p]!);
-      right = Math.max(right, points[p]!);
-      top = Math.min(top, points[p + 1]!);
-      bottom = Math.max(bottom, points[p + 1]!);
+      const x = points[p]!;
+      const y = points[p + 1]!;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
     }
   }
   return { x: left, y: top, width: right - left, height: bottom - top };
@@ -35,7 +40,8 @@ export function lengthOf(points: Polyline): number {
 }
 
 /** The line without a length at each end; at least a third of it is left. */
-export function shortened(points: Polyline, atStart: number, atEnd: number): number[] {
+export function shortened(points: Polyline, atStart: number, atEnd: number): Polyline {
+  if (atStart === 0 && atEnd === 0) return points;
   const all = lengthOf(points);
   const spare = Math.min(1, (all * 2) / 3 / Math.max(atStart + atEnd, 1e-9));
   const cut = withoutStart(points, atStart * spare);
@@ -45,8 +51,10 @@ export function shortened(points: Polyline, atStart: number, atEnd: number): num
 function withoutStart(points: Polyline, length: number): number[] {
   let left = length;
   for (let p = 2; p < points.length; p += 2) {
-    const [x0, y0] = [points[p - 2]!, points[p - 1]!];
-    const [dx, dy] = [points[p]! - x0, points[p + 1]! - y0];
+    const x0 = points[p - 2]!;
+    const y0 = points[p - 1]!;
+    const dx = points[p]! - x0;
+    const dy = points[p + 1]! - y0;
     const leg = Math.hypot(dx, dy);
     if (leg > left) {
       const share = left / leg;
@@ -66,6 +74,8 @@ export function reversed(points: Polyline): number[] {
   return back;
 }
 
+const nowhere = [1, 0] as const;
+
 /** What of a line lies outside a rectangle, as lines of their own. */
 export function outside(points: Polyline, box: Extent): number[][] {
   const lines: number[][] = [];
@@ -75,8 +85,17 @@ export function outside(points: Polyline, box: Extent): number[][] {
     line = [];
   };
   for (let p = 2; p < points.length; p += 2) {
-    const [x0, y0, x1, y1] = [points[p - 2]!, points[p - 1]!, points[p]!, points[p + 1]!];
-    const [from, to] = insideOf(x0, y0, x1 - x0, y1 - y0, box);
+    const x0 = points[p - 2]!;
+    const y0 = points[p - 1]!;
+    const x1 = points[p]!;
+    const y1 = points[p + 1]!;
+    // Most legs are far from it.
+    const apart =
+      Math.max(x0, x1) <= box.x ||
+      Math.min(x0, x1) >= box.x + box.width ||
+      Math.max(y0, y1) <= box.y ||
+      Math.min(y0, y1) >= box.y + box.height;
+    const [from, to] = apart ? nowhere : insideOf(x0, y0, x1 - x0, y1 - y0, box);
     const at = (share: number): [number, number] => [x0 + (x1 - x0) * share, y0 + (y1 - y0) * share];
     if (to <= from) {
       if (line.length === 0) line.push(x0, y0);
@@ -96,7 +115,8 @@ export function outside(points: Polyline, box: Extent): number[][] {
 
 /** The stretch of a leg that lies inside a rectangle, as shares of its length; empty where none does (Liang and Barsky 1984). */
 export function insideOf(x0: number, y0: number, dx: number, dy: number, box: Extent): [from: number, to: number] {
-  let [from, to] = [0, 1];
+  let from = 0;
+  let to = 1;
   for (let side = 0; side < 4; side++) {
     const towards = side === 0 ? -dx : side === 1 ? dx : side === 2 ? -dy : dy;
     const room =

@@ -1,4 +1,5 @@
 import { detailColumn, type ListColumn } from '../../kind';
+import { KeptFor } from '../../model';
 import { factsOf, type BranchFacts, type DecisionTree } from './model';
 import { parseAmount, parseProbability, plainNumber } from './numbers';
 
@@ -53,8 +54,19 @@ const ofKey: readonly ListColumn[] = [answerColumn, note];
 const ofAnalysis: readonly ListColumn[] = [probabilityColumn, costColumn, payoffColumn];
 const withAnswers: readonly ListColumn[] = [answerColumn, ...ofAnalysis];
 
+const answered = new KeptFor<DecisionTree['decision']['facts'], { readonly any: boolean }>();
+
+/** Whether any branch has words of its own; looked for once, as the list asks at every change. */
+function anyAnswered(facts: DecisionTree['decision']['facts']): boolean {
+  const before = answered.get(facts);
+  if (before) return before.any;
+  const any = Object.values(facts).some(({ label }) => label !== '');
+  answered.set(facts, { any });
+  return any;
+}
+
 /** A key has answers; an analysis has numbers, and words on its branches only where some have them. */
 export function columnsShown({ decision: { manner, facts } }: DecisionTree): readonly ListColumn[] {
   if (manner.manner === 'key') return ofKey;
-  return Object.values(facts).some(({ label }) => label !== '') ? withAnswers : ofAnalysis;
+  return anyAnswered(facts) ? withAnswers : ofAnalysis;
 }

@@ -12,8 +12,9 @@ import { sheetSet, tierScene, type BranchLines, type Scene, type SheetSet, type 
 import { branchStyle, lookOf, mixed, type LinkKind } from '../../style';
 import { branchName } from './figures/figures';
 import { bestPlan, rollBack } from './figures/roll-back';
-import { valueTreeOf } from './figures/value-tree';
-import { factsOf, type DecisionTree } from './model';
+import { valueTreeOf, type ValueTree } from './figures/value-tree';
+import { factsOf, type BranchFacts, type DecisionManner, type DecisionTree } from './model';
+import { kindsOfNodes } from './nodes';
 import { formatAmount, formatProbability } from './numbers';
 import { decisionRoles, decisionVocabulary } from './words';
 
@@ -92,30 +93,21 @@ function asKey(diagram: DecisionTree): Shown {
 
 function asAnalysis(diagram: DecisionTree, structure: Hierarchy): Shown {
   const { manner } = diagram.decision;
-  const tree = valueTreeOf(diagram, structure);
-  const rolled = rollBack(tree);
-  const plan = bestPlan(tree, rolled);
+  const { tree, plan, amounts } = valuedOf(diagram, structure);
   const shown = manner.values === 'shown';
   const entries: DiagramCommon['entries'] = {};
   structure.ids.forEach((id, i) => {
     const entry = own(diagram.entries, id)!;
+    const { payoff, label } = factsOf(diagram, id);
     const end = tree.count[i] === 0;
-    const value = shown || end ? formatAmount(rolled.value[i]!, manner) : '';
-    const unpaid = end && factsOf(diagram, id).payoff === null;
+    const value = shown || end ? amounts[i]! : '';
     // On a branch with words of its own, the name is that of the node; else it stands on the branch.
-    const named = tree.parent[i]! < 0 || factsOf(diagram, id).label !== '';
-    entries[id] = withValue(entry, named ? entry.name : null, unpaid ? '?' : value);
+    const named = tree.parent[i]! < 0 || label !== '';
+    entries[id] = withValue(entry, named ? entry.name : null, end && payoff === null ? '?' : value);
   });
   const { lines } = styledLines(diagram);
   const branches: BranchLines = {
-    words: (id) => {
-      const { probability, cost } = factsOf(diagram, id);
-      const numbers = [
-        ...(probability === null ? [] : [formatProbability(probability)]),
-        ...(cost === null ? [] : [`${tree.better === 1 ? '−' : '+'}${formatAmount(cost, manner)}`]),
-      ].join('  ');
-      return [branchName(diagram, id), numbers];
-    },
+    words: (id) => wordsOfBranch(diagram, id),
     style: (id) => lines[!shown ? 'plain' : plan[structure.index.get(id)!] === 1 ? 'best' : 'other'],
     rank: (id) => (shown ? plan[structure.index.get(id)!]! : 0),
     ends: manner.ends,
@@ -128,6 +120,53 @@ function asAnalysis(diagram: DecisionTree, structure: Hierarchy): Shown {
     return value.name === entry.name || name === '' ? value : { ...entry, name, details: shown ? [value.name] : [] };
   };
   return { diagram: { ...diagram, entries }, words: { ...decisionWords, branches, asHead } };
+}
+
+interface Valued {
+  readonly structure: Hierarchy;
+  readonly tree: ValueTree;
+  readonly plan: Uint8Array;
+  /** Expected values as they are written. */
+  readonly amounts: readonly string[];
+}
+const valued = new KeptFor<DecisionTree['decision'], Valued>();
+
+/** What the nodes come to. Kept while no number, kind or place of a node changes. */
+function valuedOf(diagram: DecisionTree, structure: Hierarchy): Valued {
+  const before = valued.get(diagram.decision);
+  const kinds = kindsOfNodes(diagram, structure);
+  if (before?.structure === structure && before.tree.kind.every((kind, i) => kind === kinds[i])) return before;
+  const { manner } = diagram.decision;
+  const tree = valueTreeOf(diagram, structure);
+  const rolled = rollBack(tree);
+  const amounts = Array.from(rolled.value, (value) => formatAmount(value, manner));
+  const made = { structure, tree, plan: bestPlan(tree, rolled), amounts };
+  valued.set(diagram.decision, made);
+  return made;
+}
+
+interface OnBranch {
+  readonly facts: BranchFacts;
+  readonly manner: DecisionManner;
+  readonly words: readonly string[];
+}
+const onBranches = new KeptFor<Entry, OnBranch>();
+
+/** What stands on the branch to a node: its name, and below it its chance and cost. The same words are one object. */
+function wordsOfBranch(diagram: DecisionTree, id: string): readonly string[] {
+  const entry = own(diagram.entries, id)!;
+  const { manner } = diagram.decision;
+  const facts = factsOf(diagram, id);
+  const before = onBranches.get(entry);
+  if (before?.facts === facts && before.manner === manner) return before.words;
+  const { probability, cost } = facts;
+  const numbers = [
+    ...(probability === null ? [] : [formatProbability(probability)]),
+    ...(cost === null ? [] : [`${manner.aim === 'most' ? '−' : '+'}${formatAmount(cost, manner)}`]),
+  ].join('  ');
+  const words = [branchName(diagram, id), numbers];
+  onBranches.set(entry, { facts, manner, words });
+  return words;
 }
 
 const withValues = new KeptFor<

@@ -1,5 +1,4 @@
 import { own } from '../../../core/model';
-import { childrenOf } from '../../../core/hierarchy';
 import type { TreeBenchWords } from './words';
 import { kindOf } from '../../../core/diagram';
 import { useBench, useParts } from '../context';
@@ -11,7 +10,7 @@ export function RoleChoice({ words }: { words: TreeBenchWords }) {
   const selected = useBench((state) => state.selected);
   const selection = useBench((state) => state.selection);
   const diagram = useBench((state) => state.diagram);
-  const leads = selected !== null && childrenOf(diagram, selected).length > 0;
+  const leads = selected !== null && Object.values(diagram.entries).some(({ parent }) => parent === selected);
   const entry = selected === null ? undefined : own(diagram.entries, selected);
   if (!entry) return null;
   const kind = kindOf(diagram.kind);
