@@ -22,6 +22,7 @@ import {
 import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';
+import { largerWay, readably } from './scene/turned';
 import { familySet } from './scene/set';
 import { familyStructure, withKin, withRelations, type FamilyListing } from './structure';
 import { familyHeadings, familyRoleList, familyRoles } from './words';
@@ -143,7 +144,7 @@ export const familyTree: Kind<FamilyTypes> = {
       const kept = links.filter(({ union }) => known.has(union));
       return there(child) && kept.length > 0 ? [[child, kept]] : [];
     });
-    return {
+    return readably({
       ...base,
       ...taken,
       family: {
@@ -153,7 +154,7 @@ export const familyTree: Kind<FamilyTypes> = {
         parentage: Object.fromEntries(parentage),
         rest: read.rest,
       },
-    };
+    });
   },
   titleIn: () => '',
   reported: (read) => ({
@@ -218,6 +219,16 @@ export const familyTree: Kind<FamilyTypes> = {
   set: (diagram, structure, styles, least) => familySet(diagram, withRelations(diagram, structure), styles, least),
   sheets: {},
   check: (diagram, structure, styles, scene) => checkFamily(diagram, withKin(diagram, structure), styles, scene),
+  fix(diagram, _, { code }) {
+    const larger = code === 'small-print' ? largerWay(diagram) : null;
+    if (!larger) return null;
+    const { direction, points } = larger;
+    const way = direction === 'right' ? 'from left to right' : 'from the top down';
+    return {
+      words: `Draw it ${way}, at ${points.toFixed(1)} pt`,
+      gesture: [{ kind: 'setArrangement', patch: { direction } }],
+    };
+  },
   figure: (diagram, structure) => figureFamily(diagram, withKin(diagram, structure)),
 };
 

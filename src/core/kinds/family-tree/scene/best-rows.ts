@@ -2,8 +2,9 @@ import { KeptFor } from '../../../model';
 import type { FamilyTree } from '../model';
 import type { RelatedListing } from '../structure';
 import { blocksOf, rowsOf, shownUnions, ways, type Blocks, type Rows, type ShownUnion, type Way } from './blocks';
-import { many, partnerGap } from './fit';
+import { many } from './fit';
 import { crossingsOf, placeAcross, turnedRows } from './place';
+import { partnerGap } from './trials';
 
 const rowsKept = new KeptFor<RelatedListing, Rows>();
 

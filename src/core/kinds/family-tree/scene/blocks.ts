@@ -3,10 +3,12 @@ import type { Union } from '../model';
 import { partnersOf } from '../relations';
 import type { RelatedListing } from '../structure';
 
-/** Persons of one generation who stand next to each other: somebody with partners, and theirs. */
+/** Persons of one generation who stand next to each other: somebody with partners, and theirs; or siblings on each other. */
 export interface Block {
   readonly members: readonly number[];
   readonly row: number;
+  /** Left out where they stand side by side. */
+  readonly stacked?: true;
 }
 
 /** The generations as rows of blocks, and which partnership each block stands below. */

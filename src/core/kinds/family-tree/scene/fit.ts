@@ -1,18 +1,20 @@
 import { KeptFor } from '../../../model';
 import type { SizeChoices } from '../../../scene';
 import type { FamilyTree } from '../model';
-import type { RelatedListing } from '../structure';
 import type { Rows } from './blocks';
-import { linesOf, type Along } from './lanes';
-import { placeAcross, type Across } from './place';
+import type { Along } from './lanes';
+import { blockBeside, kinOf, type Kin, type LooseBlock, type Size } from './loose';
+import type { Across } from './place';
+import { highestOf, stackGap, stackings } from './stacks';
+import { leastGap, type Trial, type Trials, type Way } from './trials';
 
-/** Gaps as they are wanted and as small as they may get, CSS px. */
-export const partnerGap = 26;
-const leastGap = { partner: 18, sibling: 6, branch: 10, tier: 30 } as const;
 const eases = [1, 0.6, 0.3, 0];
 /** From this many persons on fewer ways, widths and gaps are tried, so that an edit is seen soon. */
 export const many = 250;
 const easesOfMany = [1, 0];
+const stackingsOfMany = [3, 6];
+/** Siblings stand on each other where that prints this much larger. */
+const worthStacking = 1.04;
 
 /** A family in its rows, with the sizes that print largest. */
 export interface Placed {
@@ -22,121 +24,163 @@ export interface Placed {
   readonly width: Float64Array;
   readonly height: Float64Array;
   readonly wanted: readonly number[];
+  /** Of the family, without those who belong to nobody in it. */
   readonly size: { readonly across: number; readonly along: number };
   readonly scale: number;
+  /** Null where nobody stands apart from the family. */
+  readonly loose: { readonly block: LooseBlock; readonly persons: readonly number[] } | null;
 }
 
 interface Fit {
-  readonly room: { readonly width: number; readonly height: number } | null;
+  readonly room: Size | null;
   readonly largest: number;
   readonly comfortable: number;
   readonly margin: number;
 }
 
-const fittedBy = new KeptFor<SizeChoices, Map<string, Placed>>();
+const fittedBy = new KeptFor<SizeChoices, Map<string, { readonly of: Rows; readonly placed: Placed }>>();
 
 /** The widths and gaps with which it prints largest; gaps get smaller only where the print would not be comfortable. Kept while nothing it rests on changes. */
-export function fitted(
-  diagram: FamilyTree,
-  listing: RelatedListing,
-  rows: Rows,
-  choices: SizeChoices,
-  fit: Fit,
-): Placed {
-  const key = JSON.stringify([diagram.arrangement, diagram.tiers, fit]);
-  const known = fittedBy.get(choices) ?? new Map<string, Placed>();
-  fittedBy.set(choices, known);
+export function fitted(trials: Trials, rows: Rows, fit: Fit): Placed {
+  const { arrangement, tiers } = trials.diagram;
+  const key = JSON.stringify([arrangement, tiers, fit]);
+  const known = fittedBy.get(trials.choices) ?? new Map<string, { readonly of: Rows; readonly placed: Placed }>();
+  fittedBy.set(trials.choices, known);
   const before = known.get(key);
-  if (before && before.rows === rows) return before;
-  const room = fit.room ?? { width: 1500, height: 1000 };
-  const right = diagram.arrangement.direction === 'right';
-  const most = Math.max(1, ...choices.sizes.map(({ length }) => length));
-  let best: { trial: Trial; scale: number } | null = null;
-  // How many lines run between two rows hardly changes with the widths of boxes.
-  let gaps: readonly number[] | null = null;
-  const large = listing.shown.size >= many;
-  const all = Array.from({ length: most }, (_, k) => most - 1 - k);
-  const some = large ? [...new Set([all[0]!, all[most >> 1]!, all.at(-1)!])] : all;
-  for (const ease of large ? easesOfMany : eases) {
-    for (const k of some) {
-      const trial = trialWith(diagram, listing, rows, choices, { ease, share: most === 1 ? 0 : k / (most - 1) });
-      gaps ??= alongOf(rows, trial).gaps;
-      const along = trial.depth.reduce(
-        (sum, deep, r) => sum + deep + (r === 0 ? 0 : Math.max(trial.least, gaps![r]! - gapOf(diagram) + trial.least)),
-        0,
-      );
-      const breadth = trial.across.right - trial.across.left + fit.margin;
-      const [wide, high] = right ? [along, breadth] : [breadth, along];
-      const scale = Math.min(
-        fit.room ? fit.largest : Infinity,
-        room.width / Math.max(1, wide),
-        room.height / Math.max(1, high),
-      );
-      if (!best || scale > best.scale * 1.01) best = { trial, scale };
-    }
-    if (best!.scale >= Math.min(fit.comfortable, fit.largest) - 1e-9) break;
-  }
-  const { trial, scale } = best!;
-  const along = alongOf(rows, trial);
+  if (before?.of === rows) return before.placed;
+  const kin = kinOf(rows);
+  const best = bestStacked(trials, kin, fit);
+  const { trial, scale, block } = best;
+  const along = trials.along(best.rows, trial);
   const deepest = along.lines.reduce(
     (deep, { points }) => points.reduce((low, at, p) => (p % 2 === 1 ? Math.max(low, at) : low), deep),
     along.rows.at(-1)?.end ?? 0,
   );
   const { across, width, height, wanted } = trial;
   const size = { across: across.right - across.left, along: deepest };
-  const placed: Placed = { rows, across, along, width, height, wanted, size, scale };
+  const loose = block && { block, persons: kin.loose };
+  const placed: Placed = { rows: best.rows, across, along, width, height, wanted, size, scale, loose };
   if (known.size > 12) known.clear();
-  known.set(key, placed);
+  known.set(key, { of: rows, placed });
   return placed;
 }
 
-const gapOf = ({ arrangement }: FamilyTree): number => Math.max(leastGap.tier, arrangement.tierGap);
-
-/** Sizes and places across for one choice of widths and gaps. */
-interface Trial {
-  readonly across: Across;
-  readonly width: Float64Array;
-  readonly height: Float64Array;
-  readonly breadth: Float64Array;
-  readonly depth: readonly number[];
-  /** Between two rows at least, CSS px. */
-  readonly least: number;
-  readonly wanted: readonly number[];
+interface Tried {
+  readonly rows: Rows;
+  readonly trial: Trial;
+  readonly scale: number;
+  readonly block: LooseBlock | null;
 }
 
-const alongOf = (rows: Rows, { across, breadth, depth, least }: Trial): Along =>
-  linesOf(rows, across, { breadth, depth, least });
+/** Fewer ways, widths and gaps are tried. */
+const isLarge = ({ listing }: Trials): boolean => listing.shown.size >= many;
 
-function trialWith(
-  { arrangement }: FamilyTree,
-  listing: RelatedListing,
-  rows: Rows,
-  choices: SizeChoices,
-  { ease, share }: { readonly ease: number; readonly share: number },
-): Trial {
-  const { ids, tierStart, tier } = listing;
-  const width = new Float64Array(ids.length);
-  const height = new Float64Array(ids.length);
-  const wanted: number[] = [];
-  choices.sizes.forEach((options, t) => {
-    const k = Math.round(share * Math.max(0, options.length - 1));
-    const option = (ease < 1 ? choices.tight : choices.sizes)[t]![k]!;
-    width.set(option.width, tierStart[t]);
-    height.set(option.height, tierStart[t]);
-    wanted.push(choices.wanted[t]![k]!);
-  });
+/** With siblings side by side where that prints comfortably; else on each other as far as that prints larger. */
+function bestStacked(trials: Trials, kin: Kin, fit: Fit): Tried {
+  const large = isLarge(trials);
+  const { rows, loose } = kin;
+  let best = bestOf(trials, kin, fit);
+  let high = 1;
+  const enough = Math.min(fit.comfortable, fit.largest) - 1e-9;
+  if (!fit.room || best.scale >= enough) return best;
+  for (const most of large ? stackingsOfMany : stackings) {
+    const stacked = trials.stacked(
+      rows,
+      rows.rows.map(() => most),
+    );
+    if (stacked === rows) return best;
+    const on = { rows: stacked, loose };
+    const tried = large ? triedOf(trials, on, fit, best.trial) : bestOf(trials, on, fit);
+    if (tried.scale > best.scale * worthStacking) [best, high] = [tried, most];
+    if (best.scale >= enough) break;
+  }
+  return large || high === 1 ? best : flattened(trials, kin, fit, best, high);
+}
+
+/** Rows that are not too wide need no stacks so high: the lowest ones with which all prints as large. */
+function flattened(trials: Trials, { rows, loose }: Kin, fit: Fit, found: Tried, high: number): Tried {
+  const highs = rows.rows.map(() => high);
+  let best = found;
+  for (let r = highs.length - 1; r >= 0; r--)
+    for (const lower of [1, ...stackings].filter((one) => one < high)) {
+      const flatter = trials.stacked(rows, highs.with(r, lower));
+      const tried = triedOf(trials, { rows: flatter, loose }, fit, best.trial);
+      if (tried.scale < found.scale * 0.999) continue;
+      best = tried;
+      highs[r] = lower;
+      break;
+    }
+  return best;
+}
+
+/** `gaps`: above each row with wanted gaps between tiers, where they are known from another way. */
+function triedOf(trials: Trials, { rows, loose }: Kin, fit: Fit, way: Way, gaps?: readonly number[]): Tried {
+  const room = fit.room ?? { width: 1500, height: 1000 };
+  const { arrangement } = trials.diagram;
+  const trial = trials.of(rows, way);
+  const between = gaps ?? trials.along(rows, trial).gaps;
+  const highest = highestOf(rows);
+  const wantedGap = Math.max(leastGap.tier, arrangement.tierGap);
+  const along = trial.depth.reduce(
+    (sum, deep, r) =>
+      sum +
+      deep * highest[r]! +
+      stackGap * (highest[r]! - 1) +
+      (r === 0 ? 0 : Math.max(trial.least, between[r]! - wantedGap + trial.least)),
+    0,
+  );
   const right = arrangement.direction === 'right';
-  const [breadth, length] = right ? [height, width] : [width, height];
-  const at = (least: number, wish: number) => Math.min(wish, least + (wish - least) * ease);
-  const across = placeAcross(rows, breadth, {
-    partner: at(leastGap.partner, partnerGap),
-    sibling: at(leastGap.sibling, arrangement.siblingGap),
-    branch: at(leastGap.branch, arrangement.branchGap),
-  });
-  const depth = Array.from({ length: Math.max(0, tierStart.length - 1) }, (_, t) => {
-    let most = 0;
-    for (let i = tierStart[t]!; i < tierStart[t + 1]!; i++) if (tier[i]! > 0) most = Math.max(most, length[i]!);
-    return most;
-  });
-  return { across, width, height, breadth, depth, least: at(leastGap.tier, arrangement.tierGap), wanted };
+  const breadth = trial.across.right - trial.across.left + fit.margin;
+  const family = right ? { width: along, height: breadth } : { width: breadth, height: along };
+  const apart =
+    loose.length > 0 ? blockOf(trials.diagram, { rows, loose }, trial, family, { room, margin: fit.margin }) : null;
+  const all = apart?.all ?? family;
+  const scale = Math.min(
+    fit.room ? fit.largest : Infinity,
+    room.width / Math.max(1, all.width),
+    room.height / Math.max(1, all.height),
+  );
+  return { rows, trial, scale, block: apart?.block ?? null };
+}
+
+/** The block of those without relatives beside a family whose size tells room for the names of tiers too. */
+function blockOf(
+  { arrangement }: FamilyTree,
+  { rows, loose }: Kin,
+  { width, height, least }: Trial,
+  size: Size,
+  { room, margin }: { readonly room: Size; readonly margin: number },
+): ReturnType<typeof blockBeside> {
+  const cell = { width: 0, height: 0 };
+  for (const m of loose) {
+    cell.width = Math.max(cell.width, width[m]!);
+    cell.height = Math.max(cell.height, height[m]!);
+  }
+  const alone = rows.rows.every(({ length }) => length === 0);
+  const family = alone ? { width: 0, height: 0 } : size;
+  const gaps = { block: least * 1.5, cell: arrangement.siblingGap };
+  const { block, all } = blockBeside(loose.length, cell, family, room, gaps);
+  // The names stand before the family, whose own corner the block is told from.
+  const [left, top] = alone ? [0, 0] : arrangement.direction === 'right' ? [0, margin] : [margin, 0];
+  return { block: { ...block, x: block.x - left, y: block.y - top }, all };
+}
+
+/** Rows with the widths and gaps that print largest. */
+function bestOf(trials: Trials, kin: Kin, fit: Fit): Tried {
+  const most = Math.max(1, ...trials.choices.sizes.map(({ length }) => length));
+  let best: Tried | null = null;
+  // How many lines run between two rows hardly changes with the widths of boxes.
+  let gaps: readonly number[] | undefined;
+  const large = isLarge(trials);
+  const all = Array.from({ length: most }, (_, k) => most - 1 - k);
+  const some = large ? [...new Set([all[0]!, all[most >> 1]!, all.at(-1)!])] : all;
+  for (const ease of large ? easesOfMany : eases) {
+    for (const k of some) {
+      const tried = triedOf(trials, kin, fit, { ease, share: most === 1 ? 0 : k / (most - 1) }, gaps);
+      gaps ??= trials.along(kin.rows, tried.trial).gaps;
+      if (!best || tried.scale > best.scale * 1.01) best = tried;
+    }
+    if (best!.scale >= Math.min(fit.comfortable, fit.largest) - 1e-9) break;
+  }
+  return best!;
 }

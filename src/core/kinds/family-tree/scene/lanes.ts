@@ -1,5 +1,6 @@
 import type { Across } from './place';
 import type { Rows, ShownUnion } from './blocks';
+import { bracket, bracketGap, highestOf, stackGap } from './stacks';
 
 /** A line of a family in (across, along), with what it says of a child; null for the line that joins partners, or carries all children. */
 export interface FamilyLine {
@@ -9,9 +10,20 @@ export interface FamilyLine {
   readonly kind: string | null;
 }
 
+/** Where a row is. `first`: where those end who stand on nobody; further down are only stacks. CSS px. */
+export interface Band {
+  readonly start: number;
+  readonly first: number;
+  readonly end: number;
+}
+
+/** Where the middle of somebody in a stack is along, or of anybody else where `k` is 0. */
+export const stackMiddle = ({ start, first }: Band, k: number): number =>
+  (start + first) / 2 + k * (first - start + stackGap);
+
 /** Where the rows are, and the lines between them. CSS px. */
 export interface Along {
-  readonly rows: readonly { readonly start: number; readonly end: number }[];
+  readonly rows: readonly Band[];
   readonly lines: readonly FamilyLine[];
   /** Distance above each row; 0 for the first. */
   readonly gaps: readonly number[];
@@ -37,7 +49,7 @@ interface Level {
 /**
  * Lines of all families: partners joined at the middle of their row, a line down from between them, a level one to the children, each family on a level of
  * its own where they would run over each other. Partners who do not stand next to each other are joined below their row; a line to a child further down
- * passes the rows between where they have room. `depth`: of each row.
+ * passes the rows between where they have room. Who stands in a stack is led to from its side. `depth`: of the boxes of each row.
  */
 export function linesOf(
   rows: Rows,
@@ -67,10 +79,14 @@ export function linesOf(
   unions.forEach(({ children }, u) => {
     for (const { child } of children) ties.set(child, [...(ties.get(child) ?? []), u]);
   });
-  // The middle of a child; beside it for further partnerships.
-  const dockOf = (u: number, child: number) => across.middle[child]! + Math.max(0, ties.get(child)!.indexOf(u)) * 11;
+  // The middle of a child; beside it for further partnerships; before a stack.
+  const dockOf = (u: number, child: number) =>
+    blocks[blockOf[child]!]!.stacked
+      ? across.middle[child]! - breadth[child]! / 2 - bracketGap
+      : across.middle[child]! + Math.max(0, ties.get(child)!.indexOf(u)) * 11;
   const plans = unions.map((union, u) => planOf(rows, across, breadth, { union, u, rowOf, level, dockOf }));
-  const starts: { start: number; end: number }[] = [];
+  const highest = highestOf(rows);
+  const starts: Band[] = [];
   const gaps: number[] = [];
   let at = 0;
   depth.forEach((deep, r) => {
@@ -82,8 +98,9 @@ export function linesOf(
       const begin = at + (gap - Math.max(0, lanes - 1) * lane) / 2;
       for (const one of levels[r - 1]!) one.at = begin + one.at * lane;
     }
-    starts.push({ start: at + gap, end: at + gap + deep });
-    at += gap + deep;
+    const start = at + gap;
+    at = start + deep + (highest[r]! - 1) * (deep + stackGap);
+    starts.push({ start, first: start + deep, end: at });
   });
   const last = levels.at(-1);
   if (last && last.length > 0) {
@@ -153,7 +170,8 @@ function planOf(
   );
   return (at) => {
     const lines: FamilyLine[] = [];
-    const middle = (at[row]!.start + at[row]!.end) / 2;
+    const { first } = at[row]!;
+    const middle = (at[row]!.start + first) / 2;
     if (adjacent) {
       const [left, right] = across.middle[a!]! < across.middle[b]! ? [a!, b] : [b, a!];
       lines.push(
@@ -162,14 +180,21 @@ function planOf(
     }
     if (tie) {
       const [from, to] = tie.above as [number, number];
-      lines.push(line([from, at[row]!.end, from, tie.at, to, tie.at, to, at[row]!.end]));
+      lines.push(line([from, first, from, tie.at, to, tie.at, to, first]));
     }
     if (!bus) return lines;
-    const begin = tie ? tie.at : adjacent ? middle : at[row]!.end;
+    const begin = tie ? tie.at : adjacent ? middle : first;
     lines.push(line([stem, begin, stem, bus.at]));
     if (bus.to - bus.from > 0.5) lines.push(line([bus.from, bus.at, bus.to, bus.at]));
-    for (const { child, kind } of near)
-      lines.push(line([docks.get(child)!, bus.at, docks.get(child)!, at[row + 1]!.start], child, kind));
+    for (const { child, kind } of near) {
+      const dock = docks.get(child)!;
+      const { members: beside, stacked } = rows.blocks[rows.blockOf[child]!]!;
+      const middleOfChild = stackMiddle(at[row + 1]!, stacked ? beside.indexOf(child) : 0);
+      const end = stacked
+        ? [dock, middleOfChild, across.middle[child]! - breadth[child]! / 2, middleOfChild]
+        : [dock, at[row + 1]!.start];
+      lines.push(line([dock, bus.at, ...end], child, kind));
+    }
     passes.forEach(({ child, kind, way }, p) => {
       const points: number[] = [way[0]!, bus.at];
       way.forEach((x, k) => {
@@ -189,9 +214,11 @@ function passOf(rows: Rows, across: Across, breadth: Float64Array, from: number,
   const way: number[] = [];
   for (let r = from + 1; r < to; r++) {
     const edges = rows.rows[r]!.map((b) => {
-      const { members } = rows.blocks[b]!;
+      const { members, stacked } = rows.blocks[b]!;
       const [first, last] = [members[0]!, members.at(-1)!];
-      return { left: across.middle[first]! - breadth[first]! / 2, right: across.middle[last]! + breadth[last]! / 2 };
+      const left = across.middle[first]! - breadth[first]! / 2;
+      if (!stacked) return { left, right: across.middle[last]! + breadth[last]! / 2 };
+      return { left: left - bracket, right: Math.max(...members.map((m) => across.middle[m]! + breadth[m]! / 2)) };
     });
     const room: number[] = [];
     edges.forEach(({ left, right }, k) => {

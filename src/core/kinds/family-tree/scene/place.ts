@@ -2,6 +2,7 @@ import { inOrder } from '../../../arrange/graph';
 import { pushTo } from '../../../model';
 import type { Rows, ShownUnion } from './blocks';
 import { crossingsIn, type Edge } from './crossings';
+import { bracket } from './stacks';
 
 /** Gaps across the generations, CSS px. */
 export interface AcrossGaps {
@@ -29,15 +30,17 @@ const sweepsFor = (blocks: number): number => (blocks > 1200 ? 4 : blocks > 250 
  */
 export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps): Across {
   const { blocks, rows: order, blockOf, host, unions } = rows;
-  const size = blocks.map(
-    ({ members }) => members.reduce((sum, m) => sum + breadth[m]!, 0) + gaps.partner * (members.length - 1),
+  const size = blocks.map(({ members, stacked }) =>
+    stacked
+      ? bracket + members.reduce((most, m) => Math.max(most, breadth[m]!), 0)
+      : members.reduce((sum, m) => sum + breadth[m]!, 0) + gaps.partner * (members.length - 1),
   );
   const within = new Float64Array(breadth.length);
-  blocks.forEach(({ members }, b) => {
-    let at = -size[b]! / 2;
+  blocks.forEach(({ members, stacked }, b) => {
+    let at = -size[b]! / 2 + (stacked ? bracket : 0);
     for (const m of members) {
       within[m] = at + breadth[m]! / 2;
-      at += breadth[m]! + gaps.partner;
+      if (!stacked) at += breadth[m]! + gaps.partner;
     }
   });
   const centre = new Float64Array(blocks.length);
@@ -111,7 +114,7 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
   let [left, right] = [Infinity, -Infinity];
   breadth.forEach((wide, m) => {
     if (blockOf[m]! < 0) return;
-    left = Math.min(left, middle[m]! - wide / 2);
+    left = Math.min(left, middle[m]! - wide / 2 - (blocks[blockOf[m]!]!.stacked ? bracket : 0));
     right = Math.max(right, middle[m]! + wide / 2);
   });
   if (left > right) [left, right] = [0, 0];

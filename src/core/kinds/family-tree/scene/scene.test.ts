@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { check, draw, tokensOf } from '../../../diagram';
+import { printPt } from '../../../check';
+import { applyGesture, check, draw, fixOf, tokensOf } from '../../../diagram';
 import { inOrder } from '../../../arrange/graph';
 import type { Rect } from '../../../scene';
-import { families } from '../../../testing/arbitrary-family';
+import { families, familyOf } from '../../../testing/arbitrary-family';
 import { relationBetween } from '../figures/terms';
 import { familyTree } from '../kind';
 import type { FamilyTree } from '../model';
@@ -13,6 +14,9 @@ import { relatedStructure } from '../structure';
 import { blocksOf, rowsOf, shownUnions, ways } from './blocks';
 import { linesOf } from './lanes';
 import { placeAcross } from './place';
+import { boxesOf as placesOf } from './place-boxes';
+import { stackedRows } from './stacks';
+import { largerWay, readably } from './turned';
 
 const demo = familyTree.make(
   familyTree.read(
@@ -20,7 +24,7 @@ const demo = familyTree.make(
   ),
   'The boathouse family',
 );
-const onDrawing = (diagram: FamilyTree): FamilyTree => ({ ...diagram, sheet: { ...diagram.sheet, size: 'drawing' } });
+const demoOf = (text: string): FamilyTree => familyTree.make(familyTree.read(tokensOf(text)), 'Family');
 const boxesOf = (diagram: FamilyTree) =>
   new Map(
     draw(diagram)
@@ -30,14 +34,18 @@ const boxesOf = (diagram: FamilyTree) =>
 const overlap = (a: Rect, b: Rect): boolean =>
   a.x + 0.5 < b.x + b.width && b.x + 0.5 < a.x + a.width && a.y + 0.5 < b.y + b.height && b.y + 0.5 < a.y + a.height;
 
-/** Rows, places and lines as the drawing has them, with boxes of one size. */
-function placed(diagram: FamilyTree) {
+/** Rows, places and lines as the drawing has them, with boxes of one size; siblings stand on each other, `most` of them. */
+function placed(diagram: FamilyTree, most = 1) {
   const listing = relatedStructure(diagram);
   const breadth = new Float64Array(listing.ids.length).fill(80);
-  const rows = rowsOf(listing, shownUnions(listing), blocksOf(listing), ways[0]!);
+  const beside = rowsOf(listing, shownUnions(listing), blocksOf(listing), ways[0]!);
+  const rows = stackedRows(beside, () => most);
   const across = placeAcross(rows, breadth, { partner: 24, sibling: 12, branch: 20 });
   const depth = rows.rows.map(() => 40);
-  return { listing, rows, across, breadth, along: linesOf(rows, across, { breadth, depth, least: 40 }) };
+  const along = linesOf(rows, across, { breadth, depth, least: 40 });
+  const height = new Float64Array(listing.ids.length).fill(40);
+  const boxAt = placesOf({ rows, across, along, width: breadth, height, loose: null }, false);
+  return { listing, beside, rows, across, along, boxAt };
 }
 
 describe('generations', () => {
@@ -100,14 +108,20 @@ describe('generations', () => {
 describe('the drawing of a family', () => {
   it('no two boxes meet, and everybody is drawn once, in both directions', () => {
     fc.assert(
-      fc.property(families(45), fc.constantFrom('down' as const, 'right' as const), (diagram, direction) => {
-        const boxes = [...boxesOf(onDrawing({ ...diagram, arrangement: { ...diagram.arrangement, direction } }))];
-        expect(boxes).toHaveLength(Object.keys(diagram.entries).length);
-        boxes.forEach(([, a], i) => {
-          for (const [, b] of boxes.slice(i + 1)) expect(overlap(a, b)).toBe(false);
-        });
-      }),
-      { numRuns: 80 },
+      fc.property(
+        families(45),
+        fc.constantFrom('down' as const, 'right' as const),
+        fc.constantFrom('drawing' as const, 'A4' as const),
+        (diagram, direction, size) => {
+          const arrangement = { ...diagram.arrangement, direction };
+          const boxes = [...boxesOf({ ...diagram, arrangement, sheet: { ...diagram.sheet, size } })];
+          expect(boxes).toHaveLength(Object.keys(diagram.entries).length);
+          boxes.forEach(([, a], i) => {
+            for (const [, b] of boxes.slice(i + 1)) expect(overlap(a, b)).toBe(false);
+          });
+        },
+      ),
+      { numRuns: 120 },
     );
   });
   it('partners stand next to each other unless somebody has more than two partnerships', () => {
@@ -140,17 +154,13 @@ describe('the drawing of a family', () => {
   });
   it('no line runs through a box, and level lines of different families never run along each other', () => {
     fc.assert(
-      fc.property(families(45), (diagram) => {
-        const { rows, across, breadth, along } = placed(diagram);
-        const boxes = rows.rows.flatMap((row, r) =>
-          row.flatMap((b) =>
-            rows.blocks[b]!.members.map((m) => ({
-              x: across.middle[m]! - breadth[m]! / 2,
-              y: along.rows[r]!.start,
-              width: breadth[m]!,
-              height: along.rows[r]!.end - along.rows[r]!.start,
-            })),
-          ),
+      fc.property(families(45), fc.integer({ min: 1, max: 5 }), (diagram, most) => {
+        const { rows, across, along, boxAt } = placed(diagram, most);
+        const boxes = rows.rows.flat().flatMap((b) =>
+          rows.blocks[b]!.members.map((m) => {
+            const box = boxAt(m);
+            return { ...box, x: box.x + across.left };
+          }),
         );
         const stretches = along.lines.flatMap(({ points, union }) =>
           Array.from({ length: points.length / 2 - 1 }, (_, k) => ({
@@ -184,7 +194,44 @@ describe('the drawing of a family', () => {
               ).toBeLessThan(0.5);
         });
       }),
-      { numRuns: 120 },
+      { numRuns: 200 },
+    );
+  });
+  it('only siblings who have nobody of their own stand on each other, in the order of their birth', () => {
+    let stacks = 0;
+    fc.assert(
+      fc.property(families(60), fc.integer({ min: 2, max: 6 }), (diagram, most) => {
+        const { beside, rows, listing } = placed(diagram, most);
+        const relations = relationsOf(diagram);
+        const inOrder = ({ rows: order, blocks }: typeof rows) =>
+          order.map((row) => row.flatMap((b) => blocks[b]!.members));
+        expect(inOrder(rows)).toEqual(inOrder(beside));
+        for (const { members, stacked } of rows.rows.flat().map((b) => rows.blocks[b]!)) {
+          if (!stacked) continue;
+          stacks++;
+          expect(members.length).toBeGreaterThan(1);
+          expect(members.length).toBeLessThanOrEqual(most);
+          const ids = members.map((m) => listing.ids[m]!);
+          expect(new Set(ids.map((id) => JSON.stringify(diagram.family.parentage[id]))).size).toBe(1);
+          for (const id of ids) expect(relations.unionsOf(id)).toEqual([]);
+        }
+      }),
+      { numRuns: 160 },
+    );
+    expect(stacks).toBeGreaterThan(40);
+  });
+  it('the line to somebody in a stack ends at the side of the box, half way down', () => {
+    fc.assert(
+      fc.property(families(45), (diagram) => {
+        const { rows, across, along, boxAt } = placed(diagram, 4);
+        for (const { child, points } of along.lines) {
+          if (child === null || !rows.blocks[rows.blockOf[child]!]!.stacked) continue;
+          const box = boxAt(child);
+          expect(points.at(-2)! - across.left).toBeCloseTo(box.x, 6);
+          expect(points.at(-1)).toBeCloseTo(box.y + box.height / 2, 6);
+        }
+      }),
+      { numRuns: 80 },
     );
   });
   it('the line to the children begins at the middle between the parents', () => {
@@ -230,6 +277,66 @@ describe('the drawing of a family', () => {
       children.flatMap((one) => (one.type === 'text' ? [one.runs.map(({ text }) => text).join('')] : [])),
     );
     expect(texts.some((text) => text.startsWith('2 · '))).toBe(true);
+  });
+});
+
+/** Persons nobody is related to, each on a line. */
+const alone = (names: readonly string[]): FamilyTree =>
+  familyTree.make(familyTree.read(tokensOf(names.join('\n'))), 'Crew');
+
+describe('a family on its sheet', () => {
+  const printed = (diagram: FamilyTree): number => printPt(draw(diagram).scene)!;
+  const crowd = familyOf(
+    Array.from({ length: 60 }, (_, i) => (i * 7919) % 1000),
+    (i) => `Salome Achterberg ${i}`,
+  );
+  it('is made from left to right where that can be read and the other way cannot, and offered so later', () => {
+    const turned = readably(crowd);
+    expect(crowd.arrangement.direction).toBe('down');
+    expect(turned.arrangement.direction).toBe('right');
+    expect(printed(turned)).toBeGreaterThan(printed(crowd) * 1.15);
+    const found = check(crowd, draw(crowd)).find(({ code }) => code === 'small-print')!;
+    const fix = fixOf(crowd, found)!;
+    expect(fix.words).toBe(`Draw it from left to right, at ${printed(turned).toFixed(1)} pt`);
+    const outcome = applyGesture(crowd, fix.gesture);
+    expect(outcome.ok && printed(outcome.diagram as FamilyTree)).toBe(printed(turned));
+  });
+  it('stands from the top down where that can be read', () => {
+    expect(readably(demoOf('Ada + Bo\n\tCy + Di\n\t\tEd')).arrangement.direction).toBe('down');
+    expect(largerWay(demoOf('Ada + Bo\n\tCy + Di\n\t\tEd'))).toBeNull();
+  });
+  it('siblings side by side where that can be read, on each other where there are many', () => {
+    const tops = (diagram: FamilyTree): number => new Set([...boxesOf(diagram).values()].map(({ y }) => y)).size;
+    const children = (n: number) => Array.from({ length: n }, (_, i) => `\n\tChild of the creek ${i}`).join('');
+    expect(tops({ ...demoOf(`Ada + Bo${children(4)}`) })).toBe(2);
+    const many = demoOf(`Ada + Bo${children(17)}`);
+    const down = { ...many, arrangement: { ...many.arrangement, direction: 'down' as const } };
+    expect(tops(down)).toBeGreaterThan(2);
+    expect(printed(down)).toBeGreaterThan(8);
+  });
+  it('who is related to nobody stands beside or below the family, as large as the room allows', () => {
+    const crew = Array.from({ length: 30 }, (_, i) => `Deckhand ${i}`);
+    expect(printed(alone(crew))).toBeGreaterThan(9);
+    const rowsOfCrew = new Set([...boxesOf(alone(crew)).values()].map(({ y }) => y)).size;
+    expect(rowsOfCrew).toBeGreaterThan(3);
+    fc.assert(
+      fc.property(fc.integer({ min: 3, max: 20 }), fc.boolean(), (count, right) => {
+        const family = familyTree.make(
+          familyTree.read(tokensOf(`Ada + Bo\n\tCy + Di\n\t\tEd\n${crew.slice(0, count).join('\n')}`)),
+          '',
+        );
+        const direction = right ? ('right' as const) : ('down' as const);
+        const boxes = boxesOf({ ...family, arrangement: { ...family.arrangement, direction } });
+        const isCrew = (id: string) => family.entries[id]!.name.startsWith('Deckhand');
+        const kin = [...boxes].filter(([id]) => !isCrew(id)).map(([, box]) => box);
+        const around = {
+          right: Math.max(...kin.map(({ x, width }) => x + width)),
+          bottom: Math.max(...kin.map(({ y, height }) => y + height)),
+        };
+        for (const [id, box] of boxes) if (isCrew(id)) expect(box.x > around.right || box.y > around.bottom).toBe(true);
+      }),
+      { numRuns: 20 },
+    );
   });
 });
 

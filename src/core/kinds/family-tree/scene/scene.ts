@@ -41,6 +41,8 @@ import { bestRows } from './best-rows';
 import type { Rows } from './blocks';
 import { fitted, type Placed } from './fit';
 import type { FamilyLine } from './lanes';
+import { boxesOf } from './place-boxes';
+import { newTrials } from './trials';
 
 /** From a family with complete styles to its Scene: generations as tiers, each family's lines on levels of their own. */
 export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles: readonly BoxStyle[]): Scene {
@@ -55,8 +57,9 @@ export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles
     marks: null,
   });
   const margin = tierNameRoom(diagram, styles, choices);
+  const trials = newTrials(diagram, listing, choices);
   const taken = takeSheet(diagram.sheet, wished, (sheet) =>
-    fitted(diagram, listing, rows, choices, {
+    fitted(trials, rows, {
       room: freeRoom({ ...diagram, sheet }, legend),
       largest,
       comfortable,
@@ -118,7 +121,7 @@ function drawn(
   styles: readonly BoxStyle[],
   { rows, sheet, fitted: placed, legend, largest, margin, smallest, pictured }: Taken,
 ): Scene {
-  const { across, along, width, height, wanted } = placed;
+  const { across, along, wanted } = placed;
   const { ids, tier, tierStart, outline } = listing;
   const right = diagram.arrangement.direction === 'right';
   const look = lookOf(diagram);
@@ -134,16 +137,12 @@ function drawn(
       const [x, y] = [points[p - (p % 2)]! - across.left, points[p - (p % 2) + 1]!];
       return (p % 2 === 0) === right ? y : x;
     });
+  const boxAt = boxesOf(placed, right);
   const boxes = Array.from(outline)
     .filter((i) => tier[i]! > 0)
     .map((i) => {
-      const row = along.rows[tier[i]! - 1]!;
-      const [breadth, length] = right ? [height[i]!, width[i]!] : [width[i]!, height[i]!];
-      const begin = across.middle[i]! - across.left - breadth / 2;
-      const start = row.start + (right ? 0 : (row.end - row.start - length) / 2);
-      const box = { x: right ? start : begin, y: right ? begin : start, width: width[i]!, height: height[i]! };
       const entry = own(shown.entries, ids[i]!)!;
-      return entryGroup(entry, styles[i]!, box, {
+      return entryGroup(entry, styles[i]!, boxAt(i), {
         wanted: wanted[tier[i]! - 1]!,
         label: labelOf(diagram, listing, i),
         pictured: pictured[tier[i]! - 1]!,
@@ -161,6 +160,7 @@ function drawn(
   });
   const extent = extentOfBoxes([
     { x: left, y: top, width: size.width - left, height: size.height - top },
+    ...(placed.loose ? [placed.loose.block] : []),
     ...[...bandsBehind, ...enclosures, ...beside].map(placedBounds),
   ]);
   const onSheet = placeOnSheet(onIt, extent, legend, largest);
