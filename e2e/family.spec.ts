@@ -120,6 +120,27 @@ test('parents and partners are written by name, what cannot be is said; a ring i
   await expect(box(page, 'Cy Quill, generation 2, child of Ada Quill and Bo Marsh')).toHaveCount(1);
 });
 
+test('a child by birth of one parent and stepchild of the other: a dashed line, half-siblings, and there again from GEDCOM', async ({
+  desk: page,
+}) => {
+  await make(page, 'Ada Quill + Bo Marsh\n\tCy Quill\n\tDi Marsh', 'family tree');
+  await nameCell(page, 3).click();
+  await page.getByLabel('Of one otherwise').selectOption({ label: 'stepchild (Bo Marsh)' });
+  await expect(box(page, 'Cy Quill, generation 2, child of Ada Quill and Bo Marsh (stepchild)')).toHaveCount(1);
+  await expect(page.getByTestId('stage').getByText('Dashed line to a child: stepchild')).toHaveCount(1);
+  await step(page, 'Figures');
+  await page.getByLabel('Related to whom').selectOption({ label: 'Cy Quill' });
+  await page.getByLabel('Who is related').selectOption({ label: 'Di Marsh' });
+  const told = page.getByRole('region', { name: 'How are these two related?' }).getByRole('status');
+  await expect(told).toContainText('half-sibling');
+  await step(page, 'Hand out');
+  await kept(page);
+  const file = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save GEDCOM' }).click();
+  await make(page, await readFile(await (await file).path(), 'utf8'), 'family tree');
+  await expect(box(page, 'Cy Quill, generation 2, child of Ada Quill and Bo Marsh (stepchild)')).toHaveCount(1);
+});
+
 test('around one person: ancestors with their numbers', async ({ desk: page }) => {
   await make(page, family, 'family tree');
   await step(page, 'Arrange');

@@ -8,7 +8,7 @@ const noFacts: Person = { born: '', died: '', birthPlace: '', deathPlace: '', se
 
 /**
  * A family from draws: person i either comes in from outside, or is a child of an earlier couple; some marry somebody earlier, cousins among them, some a
- * second time; some children are adopted, some are pets or guests of a household.
+ * second time; some children are adopted, some are stepchildren of one of the two, some are pets or guests of a household.
  */
 export function familyOf(draws: readonly number[], nameOf: (i: number) => string = (i) => `Person ${i}`): FamilyTree {
   const keys = evenKeys(draws.length);
@@ -19,10 +19,12 @@ export function familyOf(draws: readonly number[], nameOf: (i: number) => string
   draws.forEach((draw, i) => {
     const parents = unions.length > 0 && draw % 5 > 0 ? unions[draw % unions.length]! : null;
     generation[i] = parents ? generation[Number(parents.partners[0]!.slice(1))]! + 1 : i === 0 ? 0 : draw % 3;
-    if (parents)
-      parentage[`e${i}`] = [
-        { union: parents.id, kind: draw % 11 === 0 ? 'adopted' : draw % 13 === 0 ? 'household' : 'birth' },
-      ];
+    if (parents) {
+      const kind = draw % 11 === 0 ? 'adopted' : draw % 13 === 0 ? 'household' : 'birth';
+      const other = parents.partners[1];
+      const otherwise = draw % 17 === 0 && kind === 'birth' && other ? { parent: other, kind: 'step' as const } : null;
+      parentage[`e${i}`] = [{ union: parents.id, kind, ...(otherwise && { otherwise }) }];
+    }
     people[`e${i}`] = {
       ...noFacts,
       born: String(1800 + generation[i]! * 28 + (draw % 9)),

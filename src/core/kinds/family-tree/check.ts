@@ -95,8 +95,8 @@ function lives(diagram: FamilyTree, { ids }: RelatedListing): Found {
 function parents(diagram: FamilyTree, { ids, relations }: RelatedListing): Found {
   return ids.flatMap((id): Found => {
     const found: Found = [];
-    const birth = relations.parentsOf(id).filter(({ kind }) => kind === 'birth');
-    const all = [...new Set(birth.flatMap(({ union }) => union.partners))];
+    const birth = relations.parents(id).filter(({ kind }) => kind === 'birth');
+    const all = [...new Set(birth.map((parent) => parent.id))];
     if (all.length > 2)
       found.push(
         finding(

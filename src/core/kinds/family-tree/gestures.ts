@@ -4,7 +4,7 @@ import { own } from '../../model';
 import { foldName } from '../../read';
 import type { FamilyCommand } from './commands';
 import type { FamilyTree, Parentage, Union } from './model';
-import { relationsOf } from './relations';
+import { keptLink, relationsOf } from './relations';
 
 type Told = readonly (CommonCommand | FamilyCommand)[] | null;
 /** Who is added: the first id is the person's, the second that of a partnership where one is needed. */
@@ -123,10 +123,7 @@ export function parentsWritten(diagram: FamilyTree, child: string, typed: string
   const told = named(diagram, typed);
   if ('reason' in told) return { ok: false, reason: told.reason };
   const relations = relationsOf(diagram);
-  const rest = relations
-    .parentsOf(child)
-    .slice(1)
-    .map(({ union: one, kind }): Parentage => ({ union: one.id, kind }));
+  const rest = relations.parentsOf(child).slice(1).map(keptLink);
   if (told.ids.length === 0) return { ok: true, gesture: [{ kind: 'setParentage', child, of: rest }] };
   if (told.ids.length > 2)
     return {
@@ -136,12 +133,13 @@ export function parentsWritten(diagram: FamilyTree, child: string, typed: string
   if (told.ids.includes(child)) return { ok: false, reason: 'Nobody is their own parent.' };
   const found = sameUnion(diagram, told.ids);
   const id = found?.id ?? newId();
-  const kind = relations.parentsOf(child)[0]?.kind ?? 'birth';
+  const { kind = 'birth', otherwise } = relations.parentsOf(child)[0] ?? {};
+  const link: Parentage = { union: id, kind, ...(otherwise && told.ids.includes(otherwise.parent) && { otherwise }) };
   return {
     ok: true,
     gesture: [
       ...(found ? [] : [union(id, told.ids)]),
-      { kind: 'setParentage', child, of: [{ union: id, kind }, ...rest.filter((one) => one.union !== id)] },
+      { kind: 'setParentage', child, of: [link, ...rest.filter((one) => one.union !== id)] },
     ],
   };
 }

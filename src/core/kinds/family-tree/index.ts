@@ -17,7 +17,7 @@ export {
 export { familyTree } from './kind';
 export { FamilyTree, personOf, type FamilyManner, type Parentage, type Person, type Union } from './model';
 export { isGedcom } from './read/gedcom-lines';
-export { partnersOf, relationsOf, type Relations } from './relations';
+export { keptLink, partnersOf, relationsOf, type ParentLink, type Relations } from './relations';
 export { relatedStructure, type FamilyListing } from './structure';
 export { familyRoles, parentageWords, unionWords } from './words';
 export { familyGedcom } from './write/gedcom';

@@ -255,9 +255,10 @@ function familyChanges(
   for (const entry of read.entries) {
     const id = idOf.get(entry.id)!;
     const before = own(family.parentage, id) ?? [];
-    const now = (own(read.parentage, entry.id) ?? []).map(({ union, kind }): Parentage => ({
+    const now = (own(read.parentage, entry.id) ?? []).map(({ union, kind, otherwise }): Parentage => ({
       union: unionOf.get(union)!,
       kind,
+      ...(otherwise && { otherwise: { ...otherwise, parent: idOf.get(otherwise.parent)! } }),
     }));
     // A table tells one partnership a child; further ones stay.
     const rest = before.slice(1).filter(({ union }) => !now.some((one) => one.union === union));

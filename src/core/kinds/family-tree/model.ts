@@ -27,13 +27,21 @@ export const Union = z.strictObject({
 });
 export type Union = z.infer<typeof Union>;
 
+const ofOneParent = ['birth', 'adopted', 'step', 'foster', 'donor', 'unknown'] as const;
+
 /** How a child belongs to a partnership. */
 export const Parentage = z.strictObject({
   union: Id,
   /** `household`: no child, but a pet or a guest of theirs, who stands below the children. */
-  kind: z.enum(['birth', 'adopted', 'step', 'foster', 'donor', 'unknown', 'household']),
+  kind: z.enum([...ofOneParent, 'household']),
+  /** One of the two partners to whom the child belongs in another way; says nothing where that is no partner of these. */
+  otherwise: z.strictObject({ parent: Id, kind: z.enum(ofOneParent) }).optional(),
 });
 export type Parentage = z.infer<typeof Parentage>;
+
+/** How a child belongs to one of its parents. */
+export const kindWith = ({ kind, otherwise }: Omit<Parentage, 'union'>, parent: string): Parentage['kind'] =>
+  kind !== 'household' && otherwise?.parent === parent ? otherwise.kind : kind;
 
 export const FamilyManner = z.strictObject({
   /** Everybody, or those around one person. */

@@ -1,15 +1,20 @@
 import { byOrder, own, pushTo, shapeOf } from '../../model';
 import { dateSpan, likelyDay } from './dates';
-import { personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
+import { kindWith, personOf, type FamilyPart, type FamilyTree, type Parentage, type Union } from './model';
+
+/** A partnership that somebody is a child of, and how. */
+export interface ParentLink extends Omit<Parentage, 'union'> {
+  readonly union: Union;
+}
 
 /** Who belongs to whom, by ids. */
 export interface Relations {
   /** Partnerships of a person, in their order in time. */
   unionsOf(id: string): readonly Union[];
-  /** Children of a partnership in birth order, with how they belong to it. */
+  /** Children of a partnership in birth order, with how they belong to it; the less near way where that is not the same for both partners. */
   childrenOf(union: string): readonly { readonly id: string; readonly kind: Parentage['kind'] }[];
   /** The partnerships a person is a child of, birth first. */
-  parentsOf(id: string): readonly { readonly union: Union; readonly kind: Parentage['kind'] }[];
+  parentsOf(id: string): readonly ParentLink[];
   /** Parents of a person, in the order of their partnership. */
   parents(id: string): readonly { readonly id: string; readonly kind: Parentage['kind'] }[];
 }
@@ -55,7 +60,11 @@ export function relationsOf(diagram: FamilyTree): Relations {
     );
   const children = new Map<string, { id: string; kind: Parentage['kind'] }[]>();
   for (const [id, links] of Object.entries(family.parentage))
-    for (const { union, kind } of links) pushTo(children, union, { id, kind });
+    for (const link of links) {
+      const kinds = (own(family.unions, link.union)?.partners ?? []).map((partner) => kindWith(link, partner));
+      const kind = kinds.reduce((far, one) => (rank[one] > rank[far] ? one : far), kinds[0] ?? link.kind);
+      pushTo(children, link.union, { id, kind });
+    }
   const born = (id: string) => when(personOf(diagram, id).born);
   for (const list of children.values())
     list.sort((a, b) => {
@@ -70,14 +79,14 @@ export function relationsOf(diagram: FamilyTree): Relations {
   const parentsOf = once((id) =>
     [...(own(family.parentage, id) ?? [])]
       .sort((a, b) => rank[a.kind] - rank[b.kind])
-      .map(({ union, kind }) => ({ union: own(family.unions, union)!, kind })),
+      .map((link): ParentLink => ({ ...link, union: own(family.unions, link.union)! })),
   );
   const relations: Relations = {
     unionsOf: (id) => unions.get(id) ?? none,
     childrenOf: (union) => children.get(union) ?? none,
     parentsOf,
     parents: once((id) =>
-      parentsOf(id).flatMap(({ union, kind }) => union.partners.map((partner) => ({ id: partner, kind }))),
+      parentsOf(id).flatMap((link) => link.union.partners.map((one) => ({ id: one, kind: kindWith(link, one) }))),
     ),
   };
   kept.set(family, { shape: shapeOf(entries), relations });
@@ -85,6 +94,9 @@ export function relationsOf(diagram: FamilyTree): Relations {
 }
 
 const kinOf = new WeakMap<Relations, Relations>();
+
+/** A link as the diagram keeps it. */
+export const keptLink = ({ union, ...how }: ParentLink): Parentage => ({ ...how, union: union.id });
 
 /** The same without pets and guests, who are nobody's children. */
 export function kinOnly(relations: Relations): Relations {

@@ -86,7 +86,8 @@ function tabular(all: readonly string[], relations: Relations): number[][] {
   const at = new Map(all.map((id, i) => [id, i]));
   const parents = all.map((id) => {
     const [first] = relations.parentsOf(id).filter(({ kind }) => kind === 'birth');
-    return (first?.union.partners ?? []).map((one) => at.get(one)!);
+    const blood = (first?.union.partners ?? []).filter((one) => one !== first?.otherwise?.parent);
+    return blood.map((one) => at.get(one)!);
   });
   // Parents before children, whatever order the list has.
   const order: number[] = [];
@@ -111,6 +112,26 @@ function tabular(all: readonly string[], relations: Relations): number[][] {
   }
   return table;
 }
+
+describe('a child who belongs to its two parents in two ways', () => {
+  const family = make(
+    'Id,Name,Father,Mother,Partner,Parentage\n1,Ada,,,2,\n2,Bo,,,,\n3,Cy,2,1,,step of 2\n4,Di,2,1,,\n5,Ed,2,1,,adopted; birth of 1\n',
+  );
+  const ids = new Map(Object.values(family.entries).map(({ id, name }) => [name, id]));
+  const relations = relationsOf(family);
+  const between = (a: string, b: string) => relationBetween(ids.get(a)!, ids.get(b)!, relations, () => null);
+  it('is related by blood to whom it is a child by birth of', () => {
+    expect(between('Cy', 'Ada').term).toBe('parent');
+    expect(between('Cy', 'Bo').term).toBe('stepparent');
+    expect(between('Bo', 'Cy').term).toBe('stepchild');
+    expect(between('Cy', 'Di').term).toBe('half-sibling');
+    expect(between('Ed', 'Bo').term).toBe('parent, by adoption');
+    const kinship = new Kinship(relations);
+    expect(kinship.relationship(ids.get('Cy')!, ids.get('Di')!)).toBe(1 / 4);
+    expect(kinship.relationship(ids.get('Cy')!, ids.get('Bo')!)).toBe(0);
+    expect(kinship.relationship(ids.get('Ed')!, ids.get('Ada')!)).toBe(1 / 2);
+  });
+});
 
 describe('terms', () => {
   const ordinals = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh'];

@@ -1,10 +1,14 @@
+import { kindWith } from '../model';
 import type { Relations } from '../relations';
 
 /** Ties by blood: parents by birth, and those of whom nothing else is said. */
-const bloodParents = (relations: Relations, id: string): string[] => {
-  const [birth] = relations.parentsOf(id).filter(({ kind }) => kind === 'birth' || kind === 'unknown');
-  return birth ? [...birth.union.partners] : [];
-};
+function bloodParents(relations: Relations, id: string): string[] {
+  for (const link of relations.parentsOf(id)) {
+    const blood = link.union.partners.filter((one) => ['birth', 'unknown'].includes(kindWith(link, one)));
+    if (blood.length > 0) return blood;
+  }
+  return [];
+}
 
 /**
  * Coefficients of kinship after Malécot (1948) and of relationship after S. Wright (1922), by recursion over the pedigree: Φ(x, x) = ½ (1 + Φ(parents)),

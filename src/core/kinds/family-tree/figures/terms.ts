@@ -135,12 +135,10 @@ function stepTerm(a: string, b: string, relations: Relations, sex: Sex): { term:
   const childrenOf = (id: string) =>
     relations.unionsOf(id).flatMap((union) => relations.childrenOf(union.id).map((child) => child.id));
   const own = new Set([...parents, a]);
-  for (const link of relations.parentsOf(a))
-    if (link.kind === 'step' && link.union.partners.includes(b))
-      return { term: `step${bySex(sex, 'mother', 'father', 'parent')}`, way: [a, b] };
-  for (const link of relations.parentsOf(b))
-    if (link.kind === 'step' && link.union.partners.includes(a))
-      return { term: `step${bySex(sex, 'daughter', 'son', 'child')}`, way: [a, b] };
+  const isStepparent = (of: string, one: string): boolean =>
+    relations.parents(of).some(({ id, kind }) => id === one && kind === 'step');
+  if (isStepparent(a, b)) return { term: `step${bySex(sex, 'mother', 'father', 'parent')}`, way: [a, b] };
+  if (isStepparent(b, a)) return { term: `step${bySex(sex, 'daughter', 'son', 'child')}`, way: [a, b] };
   for (const parent of parents)
     for (const partner of partnersOf(relations, parent)) {
       if (own.has(partner)) continue;

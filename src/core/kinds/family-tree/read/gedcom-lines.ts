@@ -1,3 +1,6 @@
+/** A tag of our own below FAMC: a parent to whom the child belongs in another way, told by PEDI below it. GEDCOM itself tells it of both parents alike. */
+export const oneParentTag = '_PARENT';
+
 /** One line of a GEDCOM file (FamilySearch GEDCOM 5.5.1 and 7.0): level, pointer of its own, tag, payload. */
 export interface GedcomLine {
   readonly line: number;

@@ -1,7 +1,7 @@
 import { finding, own, type Finding } from '../../../model';
 import { nothingRead, withinLimits, type ReadEntry } from '../../../read';
 import { isUnknown, noFacts, type Parentage, type Person, type Union } from '../model';
-import { gedcomNodes, rawText, type GedcomNode } from './gedcom-lines';
+import { gedcomNodes, oneParentTag, rawText, type GedcomNode } from './gedcom-lines';
 import { FamilyMaker, type FamilyReading } from './result';
 
 const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
@@ -127,7 +127,17 @@ export function readGedcom(text: string): FamilyReading {
         maker.child(child, union, kind ?? 'birth');
         const links = own(maker.parentage, child);
         const at = links?.findIndex((one) => one.union === union.id) ?? -1;
-        if (links && at >= 0 && kind) links[at] = { union: union.id, kind };
+        const one = link.children.find(({ tag }) => tag === oneParentTag);
+        const parent = one && ids.get(pointed(one.value) ?? '');
+        const otherwise = one && own(kindsOfParentage, valueOf(one, 'PEDI').trim().toLowerCase());
+        if (links && at >= 0 && (kind || otherwise))
+          links[at] = {
+            union: union.id,
+            kind: kind ?? 'birth',
+            ...(parent !== undefined &&
+              otherwise &&
+              otherwise !== 'household' && { otherwise: { parent, kind: otherwise } }),
+          };
       }
     }
   });

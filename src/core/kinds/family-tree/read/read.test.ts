@@ -27,6 +27,10 @@ function told(diagram: FamilyTree) {
         details: own(diagram.entries, id)!.details,
         ...{ born, died, sex },
         parents: relations.parentsOf(id).map(({ union, kind }) => [kind, ...union.partners.map(name).sort()]),
+        ways: relations
+          .parents(id)
+          .map((parent) => `${parent.kind} ${name(parent.id)}`)
+          .sort(),
         partners: relations
           .unionsOf(id)
           .flatMap(({ partners }) => partners.filter((one) => one !== id).map(name))
@@ -202,9 +206,10 @@ describe('GEDCOM', () => {
         died: '',
         sex: 'female',
         parents: [],
+        ways: [],
         partners: ['Bo Marsh'],
       },
-      { name: 'Bo Marsh', details: [], born: '', died: '', sex: null, parents: [], partners: ['Ada Quill'] },
+      { name: 'Bo Marsh', details: [], born: '', died: '', sex: null, parents: [], ways: [], partners: ['Ada Quill'] },
       {
         name: 'Cy Quill',
         details: [],
@@ -212,6 +217,7 @@ describe('GEDCOM', () => {
         died: '',
         sex: null,
         parents: [['adopted', 'Ada Quill', 'Bo Marsh']],
+        ways: ['adopted Ada Quill', 'adopted Bo Marsh'],
         partners: [],
       },
     ]);

@@ -39,10 +39,11 @@ export class FamilyMaker {
     return union;
   }
 
-  child(id: string, union: Union, kind: Parentage['kind'] = 'birth'): void {
+  child(id: string, union: Union, kind: Parentage['kind'] = 'birth', otherwise?: Parentage['otherwise']): void {
     if (union.partners.includes(id)) return;
     const links = own(this.parentage, id) ?? [];
     this.parentage[id] = links;
-    if (links.length < 8 && !links.some((one) => one.union === union.id)) links.push({ union: union.id, kind });
+    if (links.length < 8 && !links.some((one) => one.union === union.id))
+      links.push({ union: union.id, kind, ...(otherwise && { otherwise }) });
   }
 }

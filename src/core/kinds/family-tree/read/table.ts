@@ -29,6 +29,17 @@ const parentageOf = (text: string): Parentage['kind'] | null =>
     text.trim().toLowerCase().startsWith(kind),
   ) ?? null;
 
+/** "adopted; step of 4": how a child belongs to its parents, and to one of them otherwise, who is named. */
+function parentageIn(text: string): Pick<Row, 'parentage' | 'otherwise'> {
+  const parts = text.split(';').map((part) => part.trim());
+  const told = parts.map((part) => /^(\p{L}+)\s+of\s+(\S.*)$/u.exec(part));
+  const at = told.findIndex((one) => one !== null);
+  const kind = at < 0 ? null : parentageOf(told[at]![1]!);
+  const plain = parts.find((_, k) => k !== at) ?? '';
+  if (kind === null || kind === 'household') return { parentage: parentageOf(text), otherwise: null };
+  return { parentage: parentageOf(plain), otherwise: { kind, named: told[at]![2]! } };
+}
+
 /** True where a table has columns for parents or partners. */
 export function isFamilyTable(tokens: ListTokens): boolean {
   const head = tokens.table?.rows[0]?.cells.map((cell) => columnUseOf(cell, familyHeadings)) ?? [];
@@ -45,6 +56,7 @@ interface Row {
   readonly partners: readonly string[];
   readonly married: string;
   readonly parentage: Parentage['kind'] | null;
+  readonly otherwise: { readonly kind: NonNullable<Parentage['otherwise']>['kind']; readonly named: string } | null;
 }
 
 /** A table of persons with their parents and partners by id or by name. Who is named only so is added; near spellings are asked about. O(cells). */
@@ -105,7 +117,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
         .flatMap(several)
         .filter((cell) => cell !== ''),
       married: one('married'),
-      parentage: parentageOf(one('parentage')),
+      ...parentageIn(one('parentage')),
     });
   }
   const people = new Finder(rows, choices, findings);
@@ -122,12 +134,26 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
           { line: row.entry.line, entries: [row.entry.id] },
         ),
       );
-    if (parents.length > 0)
+    if (parents.length > 0) {
+      const kind = row.parentage ?? (row.entry.role === null ? 'birth' : 'household');
+      const other = row.otherwise && people.find(row.otherwise.named, row.entry);
+      const isParent = other !== null && parents.slice(0, 2).includes(other);
+      if (other !== null && !isParent)
+        findings.push(
+          finding(
+            'no-such-parent',
+            'warning',
+            `Line ${row.entry.line}: “${row.otherwise!.named}” is told to be a parent in another way, but is no parent in that line; that was left out.`,
+            { line: row.entry.line, entries: [row.entry.id] },
+          ),
+        );
       maker.child(
         row.entry.id,
         maker.union(parents.slice(0, 2)),
-        row.parentage ?? (row.entry.role === null ? 'birth' : 'household'),
+        kind,
+        isParent ? { parent: other, kind: row.otherwise!.kind } : undefined,
       );
+    }
     for (const named of row.partners) {
       const partner = people.find(named, row.entry);
       if (partner !== row.entry.id)

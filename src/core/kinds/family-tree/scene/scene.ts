@@ -264,7 +264,9 @@ function lineGroups(
 
 function legendOf({ family }: FamilyTree, { shown }: RelatedListing): string {
   const kinds = new Set(
-    Object.entries(family.parentage).flatMap(([id, links]) => (shown.has(id) ? links.map(({ kind }) => kind) : [])),
+    Object.entries(family.parentage).flatMap(([id, links]) =>
+      shown.has(id) ? links.flatMap(({ kind, otherwise }) => [kind, ...(otherwise ? [otherwise.kind] : [])]) : [],
+    ),
   );
   const dashed = (['adopted', 'step', 'foster'] as const)
     .filter((kind) => kinds.has(kind))
@@ -285,7 +287,11 @@ function labelOf(diagram: FamilyTree, { ids, tier, relations }: RelatedListing, 
   const entry = own(diagram.entries, id)!;
   const name = (one: string) => own(diagram.entries, one)?.name || 'somebody without a name';
   const { born, died } = personOf(diagram, id);
-  const parents = relations.parents(id).map((one) => name(one.id));
+  // Where one of two parents is no parent by birth, it is said of whom.
+  const mixed = new Set(relations.parents(id).map(({ kind }) => kind)).size > 1;
+  const parents = relations
+    .parents(id)
+    .map((one) => (mixed && one.kind !== 'birth' ? `${name(one.id)} (${parentageWords[one.kind]})` : name(one.id)));
   const belongs = relations.parentsOf(id).every(({ kind }) => kind === 'household')
     ? 'of the household of'
     : 'child of';

@@ -1,6 +1,6 @@
 import { own } from '../../../model';
 import { personOf, type FamilyTree, type Parentage } from '../model';
-import { gedcomNodes, gedcomText, rawText, type GedcomNode } from '../read/gedcom-lines';
+import { gedcomNodes, gedcomText, oneParentTag, rawText, type GedcomNode } from '../read/gedcom-lines';
 import { relatedStructure } from '../structure';
 
 const pedigree: Partial<Record<Parentage['kind'], string>> = {
@@ -49,9 +49,15 @@ export function familyGedcom(diagram: FamilyTree): string {
         extra,
       ),
     );
-    for (const { union, kind } of relations.parentsOf(id)) {
+    for (const { union, kind, otherwise } of relations.parentsOf(id)) {
       lines.push(`1 FAMC @${familyNumber.get(union.id)!}@`);
       if (pedigree[kind]) lines.push(`2 PEDI ${pedigree[kind]}`);
+      // GEDCOM tells it of both parents alike; a tag of our own tells of one.
+      if (otherwise && union.partners.includes(otherwise.parent))
+        lines.push(
+          `2 ${oneParentTag} @${number.get(otherwise.parent)!}@`,
+          `3 PEDI ${pedigree[otherwise.kind] ?? 'birth'}`,
+        );
     }
     for (const union of relations.unionsOf(id)) lines.push(`1 FAMS @${familyNumber.get(union.id)!}@`);
     const details = entry.details.filter((detail) => detail.trim() !== '');

@@ -50,10 +50,18 @@ function rows(diagram: FamilyTree): string[][] {
     {
       heading: 'Parentage',
       cell: (id) => {
-        const kind = relations.parentsOf(id)[0]?.kind;
-        return kind === undefined || kind === 'birth' ? '' : kind;
+        const [link] = relations.parentsOf(id);
+        if (!link) return '';
+        const { kind, otherwise, union } = link;
+        const other = otherwise && union.partners.includes(otherwise.parent) ? otherwise : null;
+        return [
+          ...(kind === 'birth' ? [] : [kind]),
+          ...(other ? [`${other.kind} of ${number.get(other.parent)!}`] : []),
+        ].join('; ');
       },
-      shown: Object.values(family.parentage).some((links) => links.some(({ kind }) => kind !== 'birth')),
+      shown: Object.values(family.parentage).some((links) =>
+        links.some(({ kind, otherwise }) => kind !== 'birth' || otherwise !== undefined),
+      ),
     },
     {
       heading: 'Partners',

@@ -1,6 +1,6 @@
 import { own } from '../../../../core/model';
 import {
-  parentageWords,
+  keptLink,
   parentsWritten,
   partnersOf,
   partnersWritten,
@@ -16,6 +16,7 @@ import {
 import { newId } from '../../../shared/ids';
 import { useBench, useParts } from '../../context';
 import { NamedPersons } from './NamedPersons';
+import { ParentsOf } from './ParentsOf';
 
 const row = 'grid grid-cols-[6.5rem_1fr] items-center gap-x-2';
 
@@ -35,12 +36,12 @@ export function AboutPerson() {
   const set = (patch: Partial<Person>) =>
     perform([{ kind: 'setPerson', id, patch }], { merge: `person:${id}:${Object.keys(patch).join()}` });
   const links = relations.parentsOf(id);
-  const setKind = (union: string, kind: Parentage['kind']) =>
+  const setLink = (union: string, change: (link: Parentage) => Parentage) =>
     perform([
       {
         kind: 'setParentage',
         child: id,
-        of: links.map((one) => ({ union: one.union.id, kind: one.union.id === union ? kind : one.kind })),
+        of: links.map(keptLink).map((link) => (link.union === union ? change(link) : link)),
       },
     ]);
   const parents = names(links[0]?.union.partners ?? []);
@@ -57,23 +58,13 @@ export function AboutPerson() {
         shown={parents}
         write={(typed) => parentsWritten(diagram, id, typed, newId)}
       />
-      {links.map(({ union, kind }) => (
-        <label key={union.id} className={row}>
-          <span className="truncate" title={names(union.partners)}>
-            {kind === 'household' ? 'Belongs to' : 'Child of'} {names(union.partners)}
-          </span>
-          <select
-            className="field min-h-7 py-0"
-            value={kind}
-            onChange={(event) => setKind(union.id, event.target.value as Parentage['kind'])}
-          >
-            {Object.entries(parentageWords).map(([value, told]) => (
-              <option key={value} value={value}>
-                {told}
-              </option>
-            ))}
-          </select>
-        </label>
+      {links.map((link) => (
+        <ParentsOf
+          key={link.union.id}
+          link={link}
+          nameOf={(one) => names([one])}
+          change={(change) => setLink(link.union.id, change)}
+        />
       ))}
       <NamedPersons
         key={`partners ${id} ${partners}`}
@@ -153,14 +144,12 @@ function Together({ union, other }: { union: Union; other: string }) {
       merge: `union:${union.id}:${Object.keys(patch).join()}`,
     });
   return (
-    <fieldset className="grid grid-cols-[6.5rem_1fr_5rem_5rem] items-center gap-1">
+    <fieldset className="grid grid-cols-[6.5rem_1fr_1fr] items-center gap-x-2 gap-y-1">
       <legend className="sr-only">With {other}</legend>
-      <span className="truncate" title={other}>
-        With {other}
-      </span>
+      <span className="row-span-2 [overflow-wrap:anywhere]">With {other}</span>
       <select
         aria-label={`How they are together: ${other}`}
-        className="field min-h-7 min-w-0 py-0"
+        className="field col-span-2 min-h-7 min-w-0 py-0"
         value={union.kind}
         onChange={(event) => set({ kind: event.target.value as Union['kind'] })}
       >
