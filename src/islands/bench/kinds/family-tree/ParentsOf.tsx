@@ -19,7 +19,11 @@ export function ParentsOf({
   const other = otherwise && union.partners.includes(otherwise.parent) ? otherwise : null;
   const setOther = (value: string) => {
     const [told, parent] = value.split(' ') as [Otherwise['kind'], string | undefined];
-    change(({ otherwise: _, ...plain }) => (parent ? { ...plain, otherwise: { parent, kind: told } } : plain));
+    change((link) => ({
+      union: link.union,
+      kind: link.kind,
+      ...(parent !== undefined && { otherwise: { parent, kind: told } }),
+    }));
   };
   return (
     <>
