@@ -141,6 +141,24 @@ test('a child by birth of one parent and stepchild of the other: a dashed line, 
   await expect(box(page, 'Cy Quill, generation 2, child of Ada Quill and Bo Marsh (stepchild)')).toHaveCount(1);
 });
 
+test('a role of our own in a family: those whose detail says so, told on the sheet', async ({ desk: page }) => {
+  await make(page, 'Ada Quill + Bo Marsh\n\tCy Quill\n\tDi Marsh', 'family tree');
+  for (const line of [1, 3]) {
+    await nameCell(page, line).click();
+    await page.getByLabel('Details').fill('Pilot');
+  }
+  await step(page, 'Style');
+  await page.getByRole('button', { name: 'Add a role' }).click();
+  await page.getByLabel('Name of the role New role').fill('Pilots');
+  await page.getByLabel('Who has the role Pilots').selectOption('whose detail contains');
+  await page.getByLabel('Words of the role Pilots').fill('pilot');
+  await expect(page.getByRole('button', { name: 'Style all 2' })).toBeVisible();
+  await expect(page.getByLabel('Who has the role Pilots').locator('option', { hasText: 'who lead' })).toHaveCount(0);
+  await page.getByText('Photos, signs, effects').click();
+  await page.getByLabel('Sign', { exact: true }).selectOption({ label: 'left stripe' });
+  await expect(page.getByTestId('stage').getByText('Left stripe: Pilots')).toHaveCount(1);
+});
+
 test('around one person: ancestors with their numbers', async ({ desk: page }) => {
   await make(page, family, 'family tree');
   await step(page, 'Arrange');

@@ -37,6 +37,24 @@ export function roleOf(diagram: DiagramCommon, structure: Hierarchy, index: numb
   return role ?? ownRoleOf(diagram, id, leads) ?? (leads ? roles.leading : null);
 }
 
+/** The role made for the diagram that an entry has besides the one its kind tells; null where it has none, or where the kind lets it take that one's place. */
+export const roleBesides = (
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  index: number,
+  roles: Roles,
+): string | null => (roles.told ? ownRoleOf(diagram, structure.ids[index]!, structure.count[index]! > 0) : null);
+
+/** Whether an entry has a role. */
+export const hasRole = (
+  diagram: DiagramCommon,
+  structure: Hierarchy,
+  index: number,
+  roles: Roles,
+  role: string,
+): boolean =>
+  roleOf(diagram, structure, index, roles) === role || roleBesides(diagram, structure, index, roles) === role;
+
 /** A role that stands beside the line does so only where it belongs to somebody and has nobody under it. */
 export function isBesideLine({ entries }: DiagramCommon, structure: Hierarchy, index: number, roles: Roles): boolean {
   const { role } = own(entries, structure.ids[index]!)!;

@@ -1,16 +1,6 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
-import { isBesideLine, ownRoles, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
-import {
-  capital,
-  KeptFor,
-  own,
-  pushTo,
-  sheetName,
-  type BoxStyle,
-  type DiagramCommon,
-  type Entry,
-  type StylePatch,
-} from '../model';
+import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
+import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { isDrawnIn } from './drawn-in';
@@ -18,6 +8,7 @@ import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
 import { boxBesideMark, markOf, type Continued } from './marks';
 import { placeOnSheet } from './place-sheet';
+import { ownRoleLegend } from './role-legend';
 import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
@@ -149,17 +140,6 @@ function extentWith(
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-const signs = { stripe: 'Left stripe', band: 'Band along the top', disc: 'Disc at the corner', none: null } as const;
-
-/** What tells a role on the sheet, in words; null where nothing can be named. */
-function signWords(patch: StylePatch | undefined): string | null {
-  if (!patch) return null;
-  if (patch.sign && patch.sign !== 'none') return signs[patch.sign];
-  if (patch.shape) return capital(patch.shape === 'rule' ? 'line below' : `${patch.shape} box`);
-  if (patch.borderLine && patch.borderLine !== 'solid') return `${capital(patch.borderLine)} border`;
-  return patch.effect === 'glow' ? 'Glow' : null;
-}
-
 /** What the signs on the sheet mean, for those that occur. */
 export function legendOf(
   diagram: DiagramCommon,
@@ -170,12 +150,7 @@ export function legendOf(
   const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
   return [
     ...roles.all.filter(({ id, legend }) => legend !== undefined && there.has(id)).map(({ legend }) => legend!),
-    ...ownRoles(diagram)
-      .filter(({ id, name }) => name !== '' && there.has(id))
-      .flatMap(({ id, name }) => {
-        const sign = signWords(own(diagram.styles.roles, id));
-        return sign === null ? [] : [`${sign}: ${name}`];
-      }),
+    ...ownRoleLegend(diagram, structure, roles),
     ...linkKinds.filter(({ id }) => linked.has(id)).map(({ legend }) => legend),
     ...(branches?.legend ? [branches.legend] : []),
   ].join('.  ');

@@ -1,4 +1,4 @@
-import { enclosedBy, roleOf, type Hierarchy, type Roles } from '../hierarchy';
+import { enclosedBy, hasRole, roleBesides, roleOf, type Hierarchy, type Roles } from '../hierarchy';
 import {
   commonScope,
   interning,
@@ -45,7 +45,7 @@ export function resolveStyles(diagram: DiagramCommon, structure: Hierarchy, role
     const place = (owners[i]! + 1) * mostTiers + structure.tier[i]!;
     let byRole = shared.get(place);
     if (!byRole) shared.set(place, (byRole = new Map()));
-    const key = `${roleOf(diagram, structure, i, roles) ?? ''}${enclosureKey(around(id))}`;
+    const key = `${rolesKey(diagram, structure, i, roles)}${enclosureKey(around(id))}`;
     let style = byRole.get(key);
     if (!style) byRole.set(key, (style = resolved(i)));
     return style;
@@ -78,8 +78,11 @@ function kindOfStyle(
   { owners, around, i }: { readonly owners: Int32Array; readonly around: EnclosureLayers; readonly i: number },
 ): string {
   const id = structure.ids[i]!;
-  return `${structure.tier[i]!}|${roleOf(diagram, structure, i, roles) ?? ''}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}${enclosureKey(around(id))}`;
+  return `${structure.tier[i]!}|${rolesKey(diagram, structure, i, roles)}|${owners[i]!}|${own(diagram.styles.only, id) ? id : ''}${enclosureKey(around(id))}`;
 }
+
+const rolesKey = (diagram: DiagramCommon, structure: Hierarchy, i: number, roles: Roles): string =>
+  `${roleOf(diagram, structure, i, roles) ?? ''}+${roleBesides(diagram, structure, i, roles) ?? ''}`;
 
 /** What the enclosures around an entry set, the widest first. */
 type EnclosureLayers = (id: string) => readonly (Layer & { readonly enclosure: string })[];
@@ -147,7 +150,8 @@ function layersOf(
     { origin: 'tier', patch: own(styles.tiers, String(tier)) ?? {} },
     { origin: 'look', patch: { ...roleStyle(look, role), ...ofRole(diagram, role, roles) } },
   ];
-  if (role !== null) layers.push({ origin: 'role', patch: own(styles.roles, role) ?? {} });
+  for (const one of [role, roleBesides(diagram, structure, i, roles)])
+    if (one !== null) layers.push({ origin: 'role', patch: own(styles.roles, one) ?? {} });
   layers.push(...near, { origin: 'this', patch: own(styles.only, structure.ids[i]!) ?? {} });
   return layers;
 }
@@ -199,7 +203,7 @@ export function entriesIn(diagram: DiagramCommon, structure: Hierarchy, of: AnyS
     case 'tier':
       return all.filter((i) => structure.tier[i] === scope.tier);
     case 'role':
-      return all.filter((i) => roleOf(diagram, structure, i, roles) === scope.role);
+      return all.filter((i) => hasRole(diagram, structure, i, roles, scope.role));
     case 'enclosure': {
       const enclosure = own(diagram.enclosures, scope.enclosure);
       const inside = enclosure ? enclosedBy(diagram, enclosure) : new Set<string>();

@@ -2,7 +2,7 @@ import { clampChroma, formatHex, oklch, parse, rgb } from 'culori';
 import { keyOfMask, maskOf, setsInOrder, vennScope, type VennSet, type Venn } from './model';
 import { remember, type BoxStyle, type AnyScope, type StyleProperty, own, commonScope } from '../../model';
 import { bitCount } from './structure';
-import type { Listing } from '../../hierarchy';
+import { ownRoleOf, type Listing } from '../../hierarchy';
 import {
   explained,
   interned,
@@ -128,7 +128,16 @@ function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
     { origin: 'everything', patch: diagram.styles.everything },
     { origin: 'tier', patch: own(diagram.styles.tiers, String(tier)) ?? {} },
     { origin: 'region', patch: own(diagram.venn.regions, keyOfMask(sets, mask))?.style ?? {} },
-    ...(entry === null ? [] : [{ origin: 'this' as const, patch: own(diagram.styles.only, entry) ?? {} }]),
+    ...(entry === null ? [] : layersOfItem(diagram, entry)),
+  ];
+}
+
+/** What is set for the role made for the diagram that an item has, and for it alone. */
+function layersOfItem(diagram: Venn, entry: string): Layer[] {
+  const role = ownRoleOf(diagram, entry, false);
+  return [
+    ...(role === null ? [] : [{ origin: 'role', patch: own(diagram.styles.roles, role) ?? {} }]),
+    { origin: 'this', patch: own(diagram.styles.only, entry) ?? {} },
   ];
 }
 
@@ -196,20 +205,22 @@ function resolveSet(diagram: Venn, id: string): ReturnType<typeof resolve> {
 /** Complete style of a set's curve (border) and name (text). */
 export const setStyle = (diagram: Venn, id: string): BoxStyle => interned(resolveSet(diagram, id).style);
 
-/** Complete style of every entry, in the order of the structure: look, everything, tier, region, only this. */
+/** Complete style of every entry, in the order of the structure: look, everything, tier, region, role, only this. */
 export function vennStyles(diagram: Venn, structure: Listing): BoxStyle[] {
   const sets = setsInOrder(diagram.venn);
   const shared = new Map<number, BoxStyle>();
   return structure.ids.map((id) => {
     const mask = maskOf(diagram.venn, sets, id);
-    if (own(diagram.styles.only, id)) return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram)).style);
+    const role = ownRoleOf(diagram, id, false);
+    if (own(diagram.styles.only, id) ?? (role !== null && own(diagram.styles.roles, role)))
+      return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram)).style);
     let style = shared.get(mask);
     if (!style) shared.set(mask, (style = regionStyle(diagram, mask)));
     return style;
   });
 }
 
-/** The masks of the regions a scope covers; none for "only this". */
+/** The masks of the regions a scope covers; none for a role and "only this". */
 export function masksIn(diagram: Venn, scope: AnyScope): number[] {
   const sets = setsInOrder(diagram.venn);
   const all = Array.from({ length: 1 << sets.length }, (_, mask) => mask);
@@ -229,6 +240,9 @@ export function vennEntriesIn(diagram: Venn, structure: Listing, scope: AnyScope
   const sets = setsInOrder(diagram.venn);
   const masks = new Set(masksIn(diagram, scope));
   const only = thisOf(scope);
+  const common = commonScope(scope);
+  if (common?.kind === 'role')
+    return structure.ids.flatMap((id, i) => (ownRoleOf(diagram, id, false) === common.role ? [i] : []));
   return structure.ids.flatMap((id, i) =>
     (only === null ? masks.has(maskOf(diagram.venn, sets, id)) : only === id) ? [i] : [],
   );
@@ -246,6 +260,11 @@ export function explainVenn(diagram: Venn, scope: AnyScope): Record<StylePropert
   const told = vennScope(scope);
   if (told?.kind === 'set') return explained(own(diagram.venn.sets, told.set) ? [resolveSet(diagram, told.set)] : []);
   const only = thisOf(scope);
+  const common = commonScope(scope);
+  if (common?.kind === 'role') {
+    const having = Object.keys(diagram.entries).filter((id) => ownRoleOf(diagram, id, false) === common.role);
+    return explained(having.map((id) => resolve(layersOf(diagram, maskOf(diagram.venn, sets, id), id), look)));
+  }
   if (only === null)
     return explained(masksIn(diagram, scope).map((mask) => resolve(layersOf(diagram, mask, null), look)));
   const there = own(diagram.entries, only) !== undefined;

@@ -64,8 +64,6 @@ export interface KindParts {
   readonly notOfLinks?: readonly LinkProperty[];
   /** False where entries already stand within outlines; left out where some of them can be enclosed. */
   readonly encloses?: false;
-  /** True where roles can be made beside those that the kind knows; left out elsewhere. */
-  readonly makesRoles?: true;
   /** True where fills follow from something else than tiers, so that tiers cannot all be coloured at once; left out elsewhere. */
   readonly fillsElsewhere?: true;
   /** What the text of a scope stands on where that is not its fill; left out where it always is. */

@@ -72,13 +72,15 @@ export function OwnRoles() {
 /** More roles than these tell nothing on a sheet. */
 const mostFromColumn = 12;
 
-const rules: readonly [string, (words: string) => RoleRule | null][] = [
+type Rule = readonly [string, (words: string) => RoleRule | null];
+const rules: readonly Rule[] = [
   ['given by hand', () => null],
   ['whose detail contains', (words) => ({ of: 'detail', asks: 'contains', words })],
   ['whose detail is', (words) => ({ of: 'detail', asks: 'is', words })],
   ['whose name contains', (words) => ({ of: 'name', asks: 'contains', words })],
-  ['who lead others', () => ({ of: 'leads' })],
 ];
+/** Only where entries stand under each other. */
+const leading: Rule = ['who lead others', () => ({ of: 'leads' })];
 
 function OneRole({ role, above, fields }: { role: OwnRole; above: OwnRole | null; fields: readonly string[] }) {
   const { store } = useParts();
@@ -92,8 +94,9 @@ function OneRole({ role, above, fields }: { role: OwnRole; above: OwnRole | null
     perform([{ kind: 'changeRole', id: role.id, patch }], merge ? { merge: `${merge}:${role.id}` } : {});
   const { rule } = role;
   const words = rule && rule.of !== 'leads' ? rule.words : '';
-  const choices: readonly [string, (words: string) => RoleRule | null][] = [
+  const choices: readonly Rule[] = [
     ...rules,
+    ...('count' in kind.structure(diagram) ? [leading] : []),
     ...fields.flatMap((field): [string, (words: string) => RoleRule][] => [
       [`whose ${field} is`, (asked) => ({ of: 'field', field, asks: 'is', words: asked })],
       [`whose ${field} contains`, (asked) => ({ of: 'field', field, asks: 'contains', words: asked })],

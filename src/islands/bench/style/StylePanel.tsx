@@ -96,7 +96,7 @@ export function StylePanel() {
       ) : (
         <p className="mt-4 text-muted">{ofLinks ? 'There is no such line.' : 'No entry has this yet.'}</p>
       )}
-      {parts.makesRoles && <OwnRoles />}
+      <OwnRoles />
       <TierColouring />
       <Looks kind={diagram.kind} />
       <Palettes />

@@ -68,6 +68,24 @@ export function enclosureScope(diagram: Diagram, scope: Scope, selection: Select
   ];
 }
 
+/** The role that is scoped among those made for the diagram and `known` ones, else the first of these. */
+export function roleScopeAmong(
+  diagram: Diagram,
+  scope: Scope,
+  known: readonly { readonly id: string; readonly words: string }[],
+): ScopeChoice {
+  const made = ownRoles(diagram).map(({ id, name }) => ({ id, words: `Role: ${name}` }));
+  const all = [...known, ...made];
+  const chosen = all.find(({ id }) => scope.kind === 'role' && id === scope.role) ?? all[0]!;
+  const scoped = (role: string) => ({ kind: 'role' as const, role });
+  const options = all.map(({ id, words }) => ({ scope: scoped(id), words }));
+  return {
+    scope: scoped(chosen.id),
+    words: chosen.words,
+    ...(all.length > 1 && { among: { label: 'Which role', options } }),
+  };
+}
+
 /** The role of an entry as a scope; null where it has none. `at`: its index in the structure. */
 export function roleScope(diagram: Diagram, at: number): Scope | null {
   const kind = kindOf(diagram.kind);

@@ -18,7 +18,6 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
   List: () => createElement(OutlineList, { words }),
   Arrangement: () => createElement(TierArrangement, { words }),
   properties: () => styleProperties,
-  ...(words.lines && { makesRoles: true as const }),
   structureLines: ['lineColour', 'lineWidth', 'dash', 'course', 'startMark', 'endMark', 'endGap'],
   scopes(diagram, _drawn, scope, selection) {
     const selected = leadingEntry(selection);

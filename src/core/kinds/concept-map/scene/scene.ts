@@ -16,6 +16,7 @@ import {
   entryGroup,
   freeRoom,
   keptGroups,
+  ownRoleLegend,
   placeOnSheet,
   scalesFor,
   sheetNotes,
@@ -38,7 +39,7 @@ import { withoutParents } from '../../../hierarchy';
 import { example, type ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
 import { linksInOrder, type MapListing } from '../structure';
-import { mapRoleList, rankName } from '../words';
+import { mapRoleList, mapRoles, rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
 import { withFewBends } from './ranked';
@@ -254,15 +255,17 @@ function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): 
 const roomOf = ({ x, y, width, height }: Rect): Rect => ({ x: x - 2, y: y - 1, width: width + 4, height: height + 2 });
 
 /** What the signs on the sheet mean, for those that occur; and the focus question, where the title does not tell it. */
-function legendOf({ entries, map, titleBlock }: ConceptMap, { ids }: MapListing): string {
+function legendOf(diagram: ConceptMap, listing: MapListing): string {
+  const { entries, map, titleBlock } = diagram;
   const question = map.manner.question.trim();
   const bare = foldName(question.replace(/[?!.]+$/, ''));
   const isTold =
     titleBlock.shown && [titleBlock.title, titleBlock.subtitle].some((text) => foldName(text).includes(bare));
-  const there = ids.some((id) => own(entries, id)!.role === example);
+  const there = listing.ids.some((id) => own(entries, id)!.role === example);
   return [
     ...(question === '' || isTold ? [] : [`Focus question: ${question}`]),
     ...mapRoleList.flatMap(({ legend }) => (there && legend ? [legend] : [])),
+    ...ownRoleLegend(diagram, withoutParents(listing), mapRoles),
   ].join('   ');
 }
 

@@ -16,6 +16,7 @@ import {
   tierBandsBehind,
   entryGroup,
   freeRoom,
+  ownRoleLegend,
   placeOnSheet,
   scalesFor,
   sheetNotes,
@@ -36,7 +37,7 @@ import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
 import { personOf, type FamilyTree, type Parentage } from '../model';
 import { partnersOf } from '../relations';
 import type { RelatedListing } from '../structure';
-import { parentageWords, tierName } from '../words';
+import { familyRoles, parentageWords, tierName } from '../words';
 import { bestRows } from './best-rows';
 import type { Rows } from './blocks';
 import { fitted, type Placed } from './fit';
@@ -262,7 +263,9 @@ function lineGroups(
   });
 }
 
-function legendOf({ family }: FamilyTree, { shown }: RelatedListing): string {
+function legendOf(diagram: FamilyTree, listing: RelatedListing): string {
+  const { family } = diagram;
+  const { shown } = listing;
   const kinds = new Set(
     Object.entries(family.parentage).flatMap(([id, links]) =>
       shown.has(id) ? links.flatMap(({ kind, otherwise }) => [kind, ...(otherwise ? [otherwise.kind] : [])]) : [],
@@ -278,6 +281,7 @@ function legendOf({ family }: FamilyTree, { shown }: RelatedListing): string {
     ...(dotted.length > 0 ? [`Dotted line to a child: ${dotted.join(', ')}`] : []),
     ...(kinds.has('household') ? ['Dotted line: of the household'] : []),
     ...(parted ? ['Dashed line between partners: parted'] : []),
+    ...ownRoleLegend(diagram, withoutParents(listing), familyRoles),
   ].join('.  ');
 }
 

@@ -4,7 +4,7 @@ import { newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
 import { createEntry, sideLinkProperties, styleProperties } from '../../../../core/model';
 import { nearestTowards } from '../../stage/nearest-towards';
 import { linkScopes } from '../../style/link-scopes';
-import { enclosureScope, thisScope, tierScope } from '../../style/tier-scopes';
+import { enclosureScope, roleScopeAmong, thisScope, tierScope } from '../../style/tier-scopes';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { Classroom } from './Classroom';
 import { dropPlan, linkToGround } from './dropping';
@@ -43,7 +43,7 @@ export const conceptMapParts: KindParts = {
   scopes: (diagram, { structure }, scope, selection): ScopeChoice[] => [
     { scope: { kind: 'everything' }, words: 'Everything' },
     tierScope(diagram, structure, scope, selection, 'Rank'),
-    { scope: { kind: 'role', role: 'example' }, words: 'Examples' },
+    roleScopeAmong(diagram, scope, [{ id: 'example', words: 'Examples' }]),
     ...enclosureScope(diagram, scope, selection),
     ...thisScope(diagram, structure, selection, 'idea'),
     ...linkScopes(diagram, selection),

@@ -3,7 +3,7 @@ import { diagramOf, type Diagram } from '../../../../core/diagram';
 import { createEntry, styleProperties } from '../../../../core/model';
 import type { FamilyTree } from '../../../../core/kinds/family-tree';
 import { structureScope } from '../../style/link-scopes';
-import { enclosureScope, thisScope, tierScope } from '../../style/tier-scopes';
+import { enclosureScope, roleScopeAmong, thisScope, tierScope } from '../../style/tier-scopes';
 import { nearestTowards } from '../../stage/nearest-towards';
 import type { KindParts } from '../kind-parts';
 import { FamilyArrangement } from './FamilyArrangement';
@@ -34,21 +34,13 @@ export const familyTreeParts: KindParts = {
   keyed: () => null,
   drop: (diagram, _drawn, { grabbed, over }) => dropPlan(diagram as FamilyTree, grabbed.id, over),
   scopes(diagram, { structure }, scope, selection) {
-    const role = scope.kind === 'role' ? scope.role : 'pet';
     return [
       { scope: { kind: 'everything' }, words: 'Everything' },
       tierScope(diagram, structure, scope, selection, 'Generation'),
-      {
-        scope: { kind: 'role', role },
-        words: role === 'guest' ? 'Guests' : 'Pets',
-        among: {
-          label: 'Which kind',
-          options: [
-            { scope: { kind: 'role' as const, role: 'pet' }, words: 'Pets' },
-            { scope: { kind: 'role' as const, role: 'guest' }, words: 'Guests' },
-          ],
-        },
-      },
+      roleScopeAmong(diagram, scope, [
+        { id: 'pet', words: 'Pets' },
+        { id: 'guest', words: 'Guests' },
+      ]),
       ...enclosureScope(diagram, scope, selection),
       ...thisScope(diagram, structure, selection, 'person'),
       ...structureScope(structure, scope, 'Family lines', 'all alike'),

@@ -13,6 +13,7 @@ import { own } from '../../../../core/model';
 import { lookOf } from '../../../../core/style';
 import { nearestTowards } from '../../stage/nearest-towards';
 import { entriesOf, leadingEntry } from '../../selection';
+import { roleScopeAmong } from '../../style/tier-scopes';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { dropSet, sampleSets, setNameAt } from './dragging-sets';
 import { tick } from './set-actions';
@@ -112,6 +113,7 @@ export const vennParts: KindParts = {
           })),
         },
       });
+    if (Object.keys(diagram.roles).length > 0) choices.push(roleScopeAmong(diagram, scope, []));
     if (selected !== null && at !== undefined)
       choices.push({
         scope: { kind: 'this', entry: selected },
