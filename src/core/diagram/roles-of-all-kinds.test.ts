@@ -7,7 +7,7 @@ import { maps } from '../testing/arbitrary-map';
 import { venns } from '../testing/arbitrary-venn';
 import { applyGesture, createDiagram, draw, kindOf, type Diagram, type Gesture } from '.';
 
-const topics = diagrams.map(({ kind: _, ...rest }): Diagram => ({ ...rest, kind: 'topic-tree' }));
+const topics = diagrams.map((chart): Diagram => ({ ...chart, kind: 'topic-tree' }));
 const any: fc.Arbitrary<Diagram> = fc
   .oneof(diagrams, topics, analyses(12), families(14), maps(10), venns(2, 9))
   .filter(({ entries }) => Object.keys(entries).length > 1);

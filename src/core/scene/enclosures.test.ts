@@ -7,6 +7,7 @@ import { familyOf } from '../testing/arbitrary-family';
 import { mapOf } from '../testing/arbitrary-map';
 import { flattenPath, holds } from './outline-points';
 import { contourOf } from './contour';
+import { outlineRoom } from './outline-room';
 import { enclosedBy } from '../hierarchy';
 import type { PathPrimitive, SceneGroup } from './scene';
 
@@ -23,6 +24,12 @@ const cornersOf = ({ x, y, bounds: { width, height } }: SceneGroup): [number, nu
   [x + width - 0.5, y + height - 0.5],
   [x + 0.5, y + height - 0.5],
 ];
+
+/** Whether two boxes stand on one line. */
+const groupsMeet = (
+  a: { readonly id: string; readonly top: number; readonly height: number },
+  b: { readonly id: string; readonly top: number; readonly height: number },
+): boolean => a.id !== b.id && a.top < b.top + b.height - 1 && b.top < a.top + a.height - 1;
 
 describe('an outline', () => {
   const shapes = fc.constantFrom(...Enclosure.shape.shape.options);
@@ -62,6 +69,43 @@ describe('an outline', () => {
           for (const [x, y] of cornersOf(box)) expect(holds(outline, x, y)).toBe(false);
       }),
       { numRuns: 120 },
+    );
+  });
+  it('has room between the boxes, also where a chart is set as close as it may be, and more where outlines lie within each other', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.nat(), { minLength: 30, maxLength: 70 }),
+        fc.nat(),
+        fc.boolean(),
+        fc.boolean(),
+        (draws, n, nested, ofFamily) => {
+          const crowd = ofFamily
+            ? familyOf(draws)
+            : diagramFromParents(draws.map((draw, i) => (i === 0 ? -1 : Math.floor(i / (2 + (draw % 3))))));
+          const bands = ofFamily ? crowd : { ...crowd, arrangement: { ...crowd.arrangement, tiers: 'bands' as const } };
+          const ids = Object.keys(crowd.entries);
+          const members = ids.filter((_, i) => (n >> (i % 24)) & 1).concat(ids[0]!);
+          const inner = members.slice(0, Math.ceil(members.length / 2));
+          const diagram = around(
+            bands as Diagram,
+            { id: 'x', members },
+            ...(nested && inner.length < members.length ? [{ id: 'y', members: inner }] : []),
+          );
+          const { sibling } = outlineRoom(diagram);
+          expect(sibling).toBe(Object.keys(diagram.enclosures).length > 1 ? 20 : 8);
+          const boxes = groups(diagram, 'entry').map(({ stands, x, y, bounds }) => ({
+            ...{ id: stands.id, left: x + bounds.x, top: y + bounds.y },
+            ...{ width: bounds.width, height: bounds.height },
+          }));
+          for (const a of boxes)
+            for (const b of boxes) {
+              if (members.includes(a.id) === members.includes(b.id) || b.left < a.left) continue;
+              const level = groupsMeet(a, b);
+              if (level) expect(b.left - a.left - a.width).toBeGreaterThanOrEqual(sibling - 0.01);
+            }
+        },
+      ),
+      { numRuns: 40 },
     );
   });
   it('within another keeps off its line', () => {

@@ -15,10 +15,9 @@ import type { DiagramCommon, Enclosure } from '../model';
 import { lookOf, inkOnGround, readableText } from '../style';
 import { contourOf } from './contour';
 import { dashesOf } from './empty-box';
+import { around, depthsOf } from './outline-room';
 import type { PathPrimitive, Primitive, Rect, SceneGroup } from './scene';
 
-/** Between boxes and the outline around them: at most, more around another outline, and at least. CSS px. */
-const around = { most: 9, nested: 6, least: 2.5 } as const;
 const cornerOf: Readonly<Record<Enclosure['shape'], number>> = { box: 0, rounded: 10, contour: 7, hull: 0, smooth: 60 };
 const face = sansFace(600, 'upright');
 const size = 11;
@@ -54,7 +53,7 @@ export function enclosureGroups(diagram: DiagramCommon, { boxes, words, lines }:
     .filter((one) => one.boxes.length > 0)
     .sort((a, b) => b.boxes.length - a.boxes.length || (a.enclosure.id < b.enclosure.id ? -1 : 1));
   if (placed.length === 0) return [];
-  const depth = depths(placed);
+  const depth = depthsOf(placed.map(({ members }) => members));
   const taken: Rect[] = [...boxes.values(), ...words];
   return placed.map((one, k): SceneGroup => {
     const outline = outlineOf(one, { boxes, depth: depth[k]! });
@@ -95,18 +94,6 @@ export function enclosureGroups(diagram: DiagramCommon, { boxes, words, lines }:
       children: [path, ...text],
     };
   });
-}
-
-/** How many outlines lie one within the other inside each; outlines come with the wider ones first. */
-function depths(placed: readonly Placed[]): number[] {
-  const depth = placed.map(() => 0);
-  for (let k = placed.length - 1; k >= 0; k--)
-    for (let j = k + 1; j < placed.length; j++) {
-      const inner = placed[j]!.members;
-      if (inner.size <= placed[k]!.members.size && [...inner].every((id) => placed[k]!.members.has(id)))
-        depth[k] = Math.max(depth[k]!, depth[j]! + 1);
-    }
-  return depth;
 }
 
 /** The outline as points and as a path. It comes no nearer to others than half of what is between. */

@@ -4,6 +4,7 @@ import { tierCount, type Hierarchy } from '../hierarchy';
 import { KeptFor, longSearch, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
 import { markHeight, type Continued } from './marks';
+import { outlineRoom } from './outline-room';
 import { freeRoom, placeOnSheet, roomBesideTitle } from './place-sheet';
 import type { Rect } from './scene';
 import { scalesFor, smallestText, takeSheet, type TakenSheet } from './take-sheet';
@@ -145,10 +146,11 @@ function inputFor(
   const { arrangement, tiers } = diagram;
   const gapAbove = (t: number) => own(tiers, String(t + 1))?.gap ?? null;
   const total = tierCount(structure);
+  const room = outlineRoom(diagram);
   const gaps: Gaps = {
-    sibling: arrangement.siblingGap,
-    branch: arrangement.branchGap,
-    tier: Array.from({ length: total }, (_, t) => gapAbove(t) ?? arrangement.tierGap),
+    sibling: Math.max(arrangement.siblingGap, room.sibling),
+    branch: Math.max(arrangement.branchGap, room.branch),
+    tier: Array.from({ length: total }, (_, t) => gapAbove(t) ?? Math.max(arrangement.tierGap, room.tier)),
   };
   const shrunk = (wanted: number, least: number) => Math.min(wanted, Math.max(least, wanted * arrangement.tightest));
   return {
@@ -167,10 +169,12 @@ function inputFor(
     mostColumns: arrangement.mostColumns,
     gaps,
     leastGaps: {
-      sibling: shrunk(gaps.sibling, leastGap.sibling),
-      branch: shrunk(gaps.branch, leastGap.branch),
+      sibling: shrunk(gaps.sibling, Math.max(leastGap.sibling, room.sibling)),
+      branch: shrunk(gaps.branch, Math.max(leastGap.branch, room.branch)),
       // A gap that was set for one tier by hand stays.
-      tier: gaps.tier.map((wanted, t) => (gapAbove(t) === null ? shrunk(wanted, leastGap.tier) : wanted)),
+      tier: gaps.tier.map((wanted, t) =>
+        gapAbove(t) === null ? shrunk(wanted, Math.max(leastGap.tier, room.tier)) : wanted,
+      ),
     },
     sizes: choices.sizes,
     tightSizes: choices.tight,

@@ -1,4 +1,4 @@
-import type { SizeChoices } from '../../../scene';
+import { outlineRoom, type SizeChoices } from '../../../scene';
 import type { FamilyTree } from '../model';
 import type { RelatedListing } from '../structure';
 import type { Rows } from './blocks';
@@ -68,12 +68,13 @@ function kept<V>(all: WeakMap<Rows, Map<string, V>>, rows: Rows, key: string, ma
 }
 
 function trialWith(
-  { arrangement }: FamilyTree,
+  diagram: FamilyTree,
   listing: RelatedListing,
   rows: Rows,
   choices: SizeChoices,
   { ease, share }: Way,
 ): Trial {
+  const { arrangement } = diagram;
   const { ids, tierStart, tier } = listing;
   const width = new Float64Array(ids.length);
   const height = new Float64Array(ids.length);
@@ -87,16 +88,28 @@ function trialWith(
   });
   const right = arrangement.direction === 'right';
   const [breadth, length] = right ? [height, width] : [width, height];
-  const at = (least: number, wish: number) => Math.min(wish, least + (wish - least) * ease);
+  const room = outlineRoom(diagram);
+  const at = (least: number, wish: number, outlines: number) =>
+    Math.max(outlines, Math.min(wish, least + (wish - least) * ease));
   const across = placeAcross(rows, breadth, {
-    partner: at(leastGap.partner, partnerGap),
-    sibling: at(leastGap.sibling, arrangement.siblingGap),
-    branch: at(leastGap.branch, arrangement.branchGap),
+    partner: at(leastGap.partner, partnerGap, room.sibling),
+    sibling: at(leastGap.sibling, arrangement.siblingGap, room.sibling),
+    branch: at(leastGap.branch, arrangement.branchGap, room.branch),
   });
   const depth = Array.from({ length: Math.max(0, tierStart.length - 1) }, (_, t) => {
     let most = 0;
     for (let i = tierStart[t]!; i < tierStart[t + 1]!; i++) if (tier[i]! > 0) most = Math.max(most, length[i]!);
     return most;
   });
-  return { ease, share, across, width, height, breadth, depth, least: at(leastGap.tier, arrangement.tierGap), wanted };
+  return {
+    ease,
+    share,
+    across,
+    width,
+    height,
+    breadth,
+    depth,
+    least: at(leastGap.tier, arrangement.tierGap, room.tier),
+    wanted,
+  };
 }
