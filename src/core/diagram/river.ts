@@ -27,6 +27,9 @@ export function drawAtOnce(diagram: Diagram): Drawn | null {
   return kind.arranged?.restIsQuick(diagram) ? withoutSearch(() => draw(diagram)) : null;
 }
 
+/** The same for what is only tried. */
+export const drawApartAtOnce = (diagram: Diagram): Drawn | null => apart(() => drawAtOnce(diagram));
+
 /** How a diagram is arranged, as far as it was searched for here, for another thread; null for nothing. */
 export function arrangementFound(diagram: Diagram): unknown {
   const { arranged } = kindOf(diagram.kind);

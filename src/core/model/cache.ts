@@ -25,7 +25,7 @@ export function remember<A extends readonly unknown[], R>(
 /** Which of the two sets of caches is in use: that of the drawing that is worked on, or that of what is only tried. */
 let inUse: 0 | 1 = 0;
 
-/** Does work with caches apart, so that what is only tried or previewed leaves those of the drawing that is worked on alone. */
+/** Does work with caches apart, so that what is only tried or previewed leaves those of the drawing that is worked on alone; it may read these. */
 export function apart<T>(work: () => T): T {
   const before = inUse;
   inUse = 1;
@@ -40,7 +40,7 @@ export function apart<T>(work: () => T): T {
 export class KeptFor<K extends object, V> {
   private readonly maps = [new WeakMap<K, V>(), new WeakMap<K, V>()] as const;
   get(key: K): V | undefined {
-    return this.maps[inUse].get(key);
+    return this.maps[inUse].get(key) ?? (inUse === 1 ? this.maps[0].get(key) : undefined);
   }
   set(key: K, value: V): void {
     this.maps[inUse].set(key, value);

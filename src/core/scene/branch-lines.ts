@@ -219,7 +219,7 @@ export function branchGroups(
   const { lines, labels, zones, direction } = plan;
   const { layout, gaps } = fitted;
   const down = direction === 'down';
-  const kept = linesOf.get(structure) ?? [];
+  const kept = [...(linesOf.get(structure) ?? [])];
   linesOf.set(structure, kept);
   const byRank: SceneGroup[][] = [];
   structure.ids.forEach((id, i) => {

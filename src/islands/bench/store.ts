@@ -11,7 +11,7 @@ import {
   Command,
   check,
   draw,
-  drawApart,
+  drawApartAtOnce,
   drawAtOnce,
   kindOf,
   type Drawn,
@@ -259,7 +259,8 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         const outcome = applyGesture(get().diagram, gesture);
         if (!outcome.ok) return;
         const tried = outcome.diagram;
-        if (!kindOf(tried.kind).takesLong(tried)) return set({ trial: drawApart(tried) });
+        const trial = drawApartAtOnce(tried);
+        if (trial) return set({ trial });
         trying = tried;
         drawTrial(tried).then(
           (trial) => trial && trying === tried && set({ trial }),
