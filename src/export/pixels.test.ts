@@ -45,13 +45,20 @@ function everyStyle(): Diagram {
         shade: at(['flat', 'fading'] as const),
         cover: at([100, 60]),
         nameCase: at(['typed', 'capitals'] as const),
+        nameMarks: at(['plain', 'set', 'set'] as const),
         align: at(['middle', 'start'] as const),
       },
     ];
   };
   const chart = people(26, 5);
   const only = Object.fromEntries(Object.keys(chart.entries).map(own));
-  return { ...chart, palette: { hue: 40, colours: [], ground: '#f4efe2' }, styles: { ...chart.styles, only } };
+  const entries = Object.fromEntries(
+    Object.entries(chart.entries).map(([id, entry], i) => [
+      id,
+      i % 3 === 2 ? { ...entry, name: `${entry.name} *sl*ant **bold** x^{2} H_{2}O` } : entry,
+    ]),
+  );
+  return { ...chart, entries, palette: { hue: 40, colours: [], ground: '#f4efe2' }, styles: { ...chart.styles, only } };
 }
 
 /** Three fields of colour, of which the upper and the lower are cut off. */

@@ -1,5 +1,7 @@
 import { drawnDetails, type BoxStyle, type Entry } from '../model';
 import { faceOf, type Face } from './face';
+import { baseOf } from './bidi';
+import { isMarked, markedFolds, unmarked, type MarkedPiece } from './marked-text';
 import { capHeightOf, runsOf, widthOfRuns, type Run } from './measure';
 import { foldsOf, foldWithin, type Wrapped } from './wrap';
 
@@ -11,6 +13,8 @@ export interface SetLine {
   readonly width: number;
   readonly baseline: number;
   readonly part: 'name' | 'detail';
+  /** Its pieces, where they are set in more than one manner; `runs` has those of all. */
+  readonly pieces?: readonly MarkedPiece[];
 }
 
 export interface BoxText {
@@ -56,12 +60,25 @@ export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
     const name = entry.name.trim() === '' ? ' ' : style.nameCase === 'capitals' ? capitals(entry.name) : entry.name;
     const whole = { widestDouble: style.nameSize * widestDoubleEms };
     return {
-      name: foldsOf(name, nameFaceOf(style), style.nameSize, mostNameLines, whole),
+      name:
+        style.nameMarks === 'set' && isMarked(name)
+          ? foldsOfMarked(name, style)
+          : foldsOf(name, nameFaceOf(style), style.nameSize, mostNameLines, whole),
       details: drawnDetails(entry, style)
         .filter((detail) => detail.trim() !== '')
         .map((detail) => foldsOf(detail, detailFaceOf(style), style.detailSize, mostDetailLines)),
     };
   });
+}
+
+/** The folds of a name in which signs tell a manner. */
+function foldsOfMarked(name: string, { nameFont, nameSize, nameWeight, nameSlant }: BoxStyle): Wrapped[] {
+  const setting = { typeface: nameFont, size: nameSize, weight: nameWeight, slant: nameSlant };
+  const base = baseOf(unmarked(name));
+  return markedFolds(name.trim(), setting, mostNameLines).map(({ lines, width }) => ({
+    ...{ width, base, tall: false, marked: lines },
+    lines: lines.map(({ pieces }) => pieces.flatMap(({ runs }) => runs.map(({ text }) => text)).join('')),
+  }));
 }
 
 /** Height of the lines of a text set within a width, without padding. CSS px. */
@@ -103,12 +120,14 @@ function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
   const lines: SetLine[] = [];
   let y = 0;
   let width = 0;
-  for (const [i, { text, face, size, leading, part, base }] of blocks.entries()) {
+  for (const [i, { text, face, size, leading, part, base, marked }] of blocks.entries()) {
     if (part === 'detail' && blocks[i - 1]?.part === 'name') y += size * 0.15;
-    const runs = runsOf(text, face, size, base);
-    const lineWidth = widthOfRuns(runs);
+    const runs = marked ? marked.pieces.flatMap((piece) => piece.runs) : runsOf(text, face, size, base);
+    const lineWidth = marked ? marked.width : widthOfRuns(runs);
     const step = size * leading;
-    lines.push({ runs, face, size, width: lineWidth, baseline: y + (step + capHeightOf(face, size)) / 2, part });
+    const baseline = y + (step + capHeightOf(face, size)) / 2;
+    const pieces = marked?.pieces.map((piece) => ({ ...piece, x: piece.x + marked.indent }));
+    lines.push({ runs, face, size, width: lineWidth, baseline, part, ...(pieces && { pieces }) });
     width = Math.max(width, lineWidth);
     y += step;
   }
@@ -116,8 +135,9 @@ function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
 }
 
 const linesOf = (way: Wrapped, part: SetLine['part'], face: Face, size: number) =>
-  way.lines.map((text) => ({
+  way.lines.map((text, k) => ({
     text,
+    marked: way.marked?.[k],
     part,
     face,
     size,

@@ -1,4 +1,4 @@
-import type { Typeface } from '../model';
+import type { BoxStyle, Typeface } from '../model';
 import { faceOf, type Face } from './face';
 import { runsOf, widthOf, widthOfRuns, type Run } from './measure';
 
@@ -64,7 +64,9 @@ interface Setting {
   readonly typeface: Typeface;
   readonly size: number;
   /** Of plain words; bold ones are bold. */
-  readonly weight: 400 | 600;
+  readonly weight: BoxStyle['nameWeight'];
+  /** Of plain words; among slanted ones those marked stand upright. Left out: upright. */
+  readonly slant?: BoxStyle['nameSlant'];
 }
 
 /** A word with the blank after it, in parts of one manner. */
@@ -81,8 +83,8 @@ function wordsOf(spans: readonly Span[]): Word[] {
   return words.filter((word) => word.length > 0);
 }
 
-const faceOfSpan = ({ bold, italic }: Span, { typeface, weight }: Setting): Face =>
-  faceOf(typeface, { weight: bold ? 700 : weight, slant: italic ? 'italic' : 'upright' });
+const faceOfSpan = ({ bold, italic }: Span, { typeface, weight, slant = 'upright' }: Setting): Face =>
+  faceOf(typeface, { weight: bold ? 700 : weight, slant: italic === (slant === 'italic') ? 'upright' : 'italic' });
 const sizeOfSpan = ({ shift }: Span, { size }: Setting): number => (shift === 'none' ? size : size * small);
 const widthOfSpan = (span: Span, setting: Setting): number =>
   widthOf(span.text, faceOfSpan(span, setting), sizeOfSpan(span, setting));
@@ -107,6 +109,34 @@ export function setMarked(text: string, setting: Setting, width: number): Marked
     }
     return rows.map((row, k) => lineOf(row.flat(), setting, indent, item !== null && k === 0));
   });
+}
+
+/** A text with its lines broken, told by its lines as they stand and as they are set. */
+export interface MarkedWay {
+  readonly lines: readonly MarkedLine[];
+  readonly width: number;
+}
+
+/** So many widths are tried for a number of lines. */
+const widthsTried = 24;
+
+/** The ways to set a text on one line, two, and so on up to `mostLines`, each about as narrow as its number of lines allows; see `foldsOf`. */
+export function markedFolds(text: string, setting: Setting, mostLines: number): MarkedWay[] {
+  const set = (width: number): MarkedWay => {
+    const lines = setMarked(text, setting, width);
+    return { lines, width: Math.max(0, ...lines.map((line) => line.width)) };
+  };
+  const ways = [set(Infinity)];
+  const { width } = ways[0]!;
+  const least = ways[0]!.lines.length;
+  for (let lines = least + 1; lines <= mostLines; lines++)
+    for (let k = 0; k <= widthsTried; k++) {
+      const way = set((width / lines) * (1 + ((lines - 1) * k) / widthsTried));
+      if (way.lines.length > lines) continue;
+      if (way.width < ways.at(-1)!.width - 0.01) ways.push(way);
+      break;
+    }
+  return ways;
 }
 
 /** Neighbours of one manner as one stretch, so that they are set and found as one. */

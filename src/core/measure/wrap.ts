@@ -1,3 +1,4 @@
+import type { MarkedLine } from './marked-text';
 import LineBreaker from 'linebreak';
 import { baseOf, type Base } from './bidi';
 import type { Face } from './face';
@@ -14,6 +15,8 @@ export interface Wrapped {
   readonly base: Base;
   /** Whether its letters have signs above or below them, so that lines need more room. */
   readonly tall: boolean;
+  /** The lines as they are set, where parts of them are set in another manner. */
+  readonly marked?: readonly MarkedLine[];
 }
 
 /** The pieces of a text between its Unicode line-break opportunities (UAX #14), spaces kept at their ends. */

@@ -1,5 +1,5 @@
 import { KeptFor, type BoxStyle, type Entry } from '../model';
-import { boxText, type BoxText } from '../measure';
+import { boxText, isMarked, unmarked, type BoxText } from '../measure';
 import { triangleSide } from './box-outline';
 import { dotGap, dotSize, hexagonPoint, isSymbol, starDent, starPoints } from './box-shapes';
 import { emptyBox } from './empty-box';
@@ -135,12 +135,15 @@ export function entryGroup(
   { x, y, width, height }: Rect,
   {
     wanted,
-    label,
+    label: told,
     pictured,
     padded = 'easy',
   }: { readonly wanted: number; readonly label: string; readonly pictured: boolean; readonly padded?: Padding },
 ): SceneGroup {
   const before = drawn.get(entry);
+  // Signs that tell a manner are not read out.
+  const label =
+    style.nameMarks === 'set' && isMarked(entry.name) ? told.replace(entry.name, () => unmarked(entry.name)) : told;
   const text = before?.style === style && before.wanted === wanted ? before.text : boxText(entry, style, wanted);
   const alike =
     before &&
@@ -194,15 +197,17 @@ function content(
   ];
   for (const line of text.lines) {
     if (line.width === 0) continue;
-    primitives.push({
-      type: 'text',
-      x: left ?? middle.x - line.width / 2,
-      y: middle.y + line.baseline,
-      size: line.size,
-      fill: line.part === 'name' ? style.text : style.detailText,
-      runs: line.runs,
-      part: line.part,
-    });
+    const at = { x: left ?? middle.x - line.width / 2, y: middle.y + line.baseline };
+    for (const { x, rise, size, runs } of line.pieces ?? [{ x: 0, rise: 0, size: line.size, runs: line.runs }])
+      primitives.push({
+        type: 'text',
+        x: at.x + x,
+        y: at.y - rise,
+        size,
+        fill: line.part === 'name' ? style.text : style.detailText,
+        runs,
+        part: line.part,
+      });
   }
   return primitives;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyGesture, draw, type Command, type Diagram } from '../diagram';
+import type { OrgChart } from '../kinds/org-chart';
 import { BoxShape, type StylePatch } from '../model';
 import { isInside } from '../style';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
@@ -21,6 +22,7 @@ const patches: fc.Arbitrary<StylePatch> = fc.record(
     nameSize: fc.integer({ min: 8, max: 40 }),
     nameFont: fc.constantFrom('clear', 'book', 'slab', 'soft', 'narrow', 'hand'),
     nameCase: fc.constantFrom('typed', 'capitals'),
+    nameMarks: fc.constantFrom('plain', 'set'),
     align: fc.constantFrom('middle', 'start'),
     sign: fc.constantFrom('none', 'stripe', 'band', 'disc'),
     effect: fc.constantFrom('none', 'shadow', 'glow'),
@@ -35,6 +37,17 @@ const styled = (diagram: Diagram, patch: StylePatch, scope: Extract<Command, { k
       ([property, value]) => ({ kind: 'setStyle', scope, property, value }) as unknown as Command,
     ),
   );
+
+/** Every name with words in other manners. */
+const withSigns = (diagram: OrgChart): OrgChart => ({
+  ...diagram,
+  entries: Object.fromEntries(
+    Object.entries(diagram.entries).map(([id, entry]) => [
+      id,
+      { ...entry, name: `${entry.name.slice(0, 80)} *sl*ant **bold words** x^{2} H_{2}O` },
+    ]),
+  ),
+});
 
 const entriesOf = (diagram: Diagram): SceneGroup[] =>
   draw(diagram).scene.groups.filter(({ stands }) => stands.for === 'entry');
@@ -55,7 +68,7 @@ describe('text in boxes of any shape and style', () => {
   it('lies inside the shape, or beside it where it stands beside it', () => {
     fc.assert(
       fc.property(diagrams, patches, (plain, patch) => {
-        const diagram = styled(plain, patch, { kind: 'everything' });
+        const diagram = styled(patch.nameMarks === 'set' ? withSigns(plain) : plain, patch, { kind: 'everything' });
         for (const group of entriesOf(diagram)) {
           const box = boxOf(group);
           const outline = flattenPath(boxOutline(box));

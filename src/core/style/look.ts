@@ -283,6 +283,7 @@ export const tierStyle = remember(
       nameWeight: tier === 1 ? 700 : 600,
       nameSlant: 'upright',
       nameCase: 'typed',
+      nameMarks: 'plain',
       detailFont: 'clear',
       detailSize: [13, 12.5][tier - 1] ?? 12,
       detailWeight: 400,

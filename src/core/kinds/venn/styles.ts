@@ -141,6 +141,10 @@ function layersOfItem(diagram: Venn, entry: string): Layer[] {
   ];
 }
 
+/** Names of items stand in keys and along lines too, where all of a name is of one manner. */
+const itemStyle = (layers: Layer[], look: Look): BoxStyle =>
+  interned({ ...resolve(layers, look).style, nameMarks: 'plain' });
+
 interface RegionStyles {
   readonly look: Look;
   readonly sets: Venn['venn']['sets'];
@@ -157,7 +161,7 @@ export function regionStyle(diagram: Venn, mask: number): BoxStyle {
   let known = regionStyles.get(styles);
   if (known?.look !== look || known.sets !== sets || known.regions !== regions)
     regionStyles.set(styles, (known = { look, sets, regions, byMask: [] }));
-  return (known.byMask[mask] ??= interned(resolve(layersOf(diagram, mask, null), look).style));
+  return (known.byMask[mask] ??= itemStyle(layersOf(diagram, mask, null), look));
 }
 
 /** What outline the whole diagram asks for, as a width of the curves in CSS px. */
@@ -213,7 +217,7 @@ export function vennStyles(diagram: Venn, structure: Listing): BoxStyle[] {
     const mask = maskOf(diagram.venn, sets, id);
     const role = ownRoleOf(diagram, id, false);
     if (own(diagram.styles.only, id) ?? (role !== null && own(diagram.styles.roles, role)))
-      return interned(resolve(layersOf(diagram, mask, id), lookOf(diagram)).style);
+      return itemStyle(layersOf(diagram, mask, id), lookOf(diagram));
     let style = shared.get(mask);
     if (!style) shared.set(mask, (style = regionStyle(diagram, mask)));
     return style;
