@@ -142,8 +142,7 @@ export function entryGroup(
 ): SceneGroup {
   const before = drawn.get(entry);
   // Signs that tell a manner are not read out.
-  const label =
-    style.nameMarks === 'set' && isMarked(entry.name) ? told.replace(entry.name, () => unmarked(entry.name)) : told;
+  const label = style.nameMarks === 'set' && isMarked(told) ? unmarked(told) : told;
   const text = before?.style === style && before.wanted === wanted ? before.text : boxText(entry, style, wanted);
   const alike =
     before &&

@@ -109,7 +109,7 @@ export const boxGroups: readonly RowGroup[] = [
       choice('nameWeight', 'Name weight', ...weights),
       choice('nameSlant', 'Name slant', ...slants),
       choice('nameCase', 'Name letters', ['typed', 'as typed'], ['capitals', 'capitals']),
-      choice('nameMarks', 'Signs in names', ['plain', 'as typed'], ['set', 'set: **bold**, *slanted*, x^{2}, H_{2}O']),
+      choice('nameMarks', 'Signs in names', ['plain', 'as typed'], ['set', 'set: x^{2}, *so*, **so**']),
       choice('align', 'Lines', ['middle', 'on the middle'], ['start', 'from the left']),
     ],
   },
