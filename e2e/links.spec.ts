@@ -46,6 +46,35 @@ test('a side link is drawn by dragging with Alt, worded, styled, selected in the
   await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
 });
 
+test('a bend of a link is dragged aside, told in Style, and sent back in one step', async ({ desk: page }) => {
+  await makeChart(page, list, 7);
+  await box(page, 'Cy Moss').click();
+  await page.getByLabel('Side link to').focus();
+  await page.getByLabel('Side link to').selectOption('Gus Ware');
+  await page.getByLabel('Words on the link from Cy Moss to Gus Ware').fill('safety');
+  const words = page.getByTestId('stage').getByText('safety');
+  const place = async () => {
+    const { x, y, width, height } = (await words.boundingBox())!;
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+  const before = await place();
+  await page.mouse.move(before.x, before.y);
+  await page.mouse.down();
+  await page.mouse.move(before.x + 20, before.y + 20, { steps: 3 });
+  await expect(page.getByText('Let go to move the bend here')).toBeVisible();
+  await page.mouse.move(before.x + 45, before.y + 45, { steps: 3 });
+  await page.mouse.up();
+  const moved = await place();
+  expect(Math.hypot(moved.x - before.x, moved.y - before.y)).toBeGreaterThan(20);
+  await step(page, 'Style');
+  await page.getByRole('radio', { name: /Only the one from Cy Moss to Gus Ware/ }).check();
+  await expect(page.getByLabel('Bend moved', { exact: true })).not.toHaveValue('0');
+  await page.getByRole('button', { name: /^Bend moved: set for this one/ }).click();
+  await expect(page.getByLabel('Bend moved', { exact: true })).toHaveValue('0');
+  const back = await place();
+  expect(Math.hypot(back.x - before.x, back.y - before.y)).toBeLessThan(1);
+});
+
 test('words on a link stand near either end, and it leaves and arrives at the sides that are wished', async ({
   desk: page,
 }) => {

@@ -122,12 +122,14 @@ export const LinkStyle = z.strictObject({
   /** The sides of its boxes at which a link beside the structure leaves the one and meets the other. */
   startSide: BoxSide,
   endSide: BoxSide,
+  /** How far a bend of a link beside the structure was moved by hand, down or to the right where positive. */
+  bend: z.number().int().min(-600).max(600),
 });
 export type LinkStyle = z.infer<typeof LinkStyle>;
 export type LinkProperty = keyof LinkStyle;
 export const linkProperties = Object.keys(LinkStyle.shape) as LinkProperty[];
 /** Those that only links beside a structure have. */
-export const sideLinkProperties: readonly LinkProperty[] = ['phraseAt', 'startSide', 'endSide'];
+export const sideLinkProperties: readonly LinkProperty[] = ['phraseAt', 'startSide', 'endSide', 'bend'];
 
 export const LinkPatch = LinkStyle.partial();
 export type LinkPatch = z.infer<typeof LinkPatch>;

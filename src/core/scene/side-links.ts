@@ -1,4 +1,5 @@
 import {
+  bentBy,
   extentOfLines,
   placeLabel,
   roundedPath,
@@ -37,9 +38,12 @@ export function sideLinks(
   const links = Object.values(diagram.links);
   if (links.length === 0) return [];
   const boxes = boxesOf(drawn);
-  const bundles = bundlesOf(links, structure);
   const styles = links.map((link) => linkStyle(diagram, link, kinds));
-  const ways = routesOf(drawn, boxes, links, structure, { bundles, styles });
+  // One that was moved by hand runs on its own.
+  const bundles = bundlesOf(links, structure).map((bundle, k) => (styles[k]!.bend === 0 ? bundle : undefined));
+  const ways = routesOf(drawn, boxes, links, structure, { bundles, styles }).map((way, k) =>
+    bentBy(way, styles[k]!.bend),
+  );
   const { own: parts, trunks } = trunksOf(ways, bundles);
   const worded = links.some(({ phrase }) => phrase !== '');
   // What words keep clear of beside boxes; nobody asks where there are none.

@@ -238,14 +238,14 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
   const common = new Map<string, { width: number; height: number }>();
   const lastAlike = { beside: -1, shape: '', one: { width: 0, height: 0 } };
   const alike = (k: number) => {
-    const { shape } = styles[k]!;
+    const style = styles[k]!;
     const aside = beside[from + k]!;
     // Most are as the one before.
-    if (lastAlike.beside === aside && lastAlike.shape === shape) return lastAlike.one;
-    const key = `${aside} ${symbolOf(shape)}`;
+    if (lastAlike.beside === aside && lastAlike.shape === style.shape) return lastAlike.one;
+    const key = `${aside} ${symbolOf(style.shape)}`;
     let one = common.get(key);
     if (!one) common.set(key, (one = { width: 0, height: 0 }));
-    return Object.assign(lastAlike, { beside: aside, shape, one }).one;
+    return Object.assign(lastAlike, { beside: aside, shape: style.shape, one }).one;
   };
   ids.forEach((_, k) => {
     const size = sizeOf(tier, k, wanted, padded);

@@ -49,6 +49,7 @@ function layersOf(diagram: DiagramCommon, link: Link | null, kinds: readonly Lin
         phraseAt: 'middle',
         startSide: 'nearest',
         endSide: 'nearest',
+        bend: 0,
       },
     },
     { origin: 'look', patch: kind?.style ?? {} },

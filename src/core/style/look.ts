@@ -16,6 +16,8 @@ export interface Look {
   readonly second: { readonly lightness: number; readonly chroma: number };
   readonly last: number;
   readonly fade: number;
+  /** True: from the third tier on, its fill and the last one take turns, so that neighbours stay apart; left out where all grow paler. */
+  readonly turns?: true;
   readonly border: { readonly lightness: number; readonly chroma: number };
   readonly ground: string;
   readonly ink: string;
@@ -142,13 +144,14 @@ export const looks: readonly Look[] = [
   {
     id: 'beacon',
     name: 'Beacon',
-    told: 'Deep blue over amber, apart for every colour vision',
+    told: 'Deep blue over amber, tiers apart for every colour vision',
     hue: 82,
     firstHue: 262,
     first: { lightness: 0.36, chroma: 0.12 },
     second: { lightness: 0.78, chroma: 0.115 },
     last: 0.995,
-    fade: 0.45,
+    fade: 0.55,
+    turns: true,
     border: { lightness: 0.42, chroma: 0.07 },
     ground: '#ffffff',
     ink: '#1f1d17',
@@ -255,7 +258,8 @@ export const tierStyle = remember(
   400,
   (look: Look, tier: number) => `${look.id} ${tier}`,
   (look, tier): BoxStyle => {
-    const faded = look.fade ** Math.max(0, tier - 2);
+    const turned = look.turns && tier > 3 ? (tier % 2 === 0 ? Infinity : 1) : Math.max(0, tier - 2);
+    const faded = look.fade ** turned;
     const fill =
       look.named?.[tier - 1] ??
       (tier === 1

@@ -83,9 +83,9 @@ describe('the look that stays apart for every colour vision', () => {
     expect(apart(pair(2.6772, -79.7751), pair(0, -82.7485))).toBeCloseTo(2.0425, 4);
     expect(apart(pair(2.5, 0), pair(0, -2.5))).toBeCloseTo(4.3065, 4);
   });
-  it('has its first three tiers 8 or more apart in full, with each of three deficiencies, and in grey', () => {
+  it('has neighbouring tiers 8 or more apart, however many there are, in full, with each of three deficiencies, and in grey', () => {
     const { id } = looks.find(({ name }) => name === 'Beacon')!;
-    const fills = [1, 2, 3].map((tier) => tierStyle(plainLook(id), tier).fill);
+    const fills = [1, 2, 3, 4, 5, 6, 7, 8, 9].map((tier) => tierStyle(plainLook(id), tier).fill);
     // The filters of the package share no type.
     const seen = (filter: unknown, fill: string) => (filter as (colour: Color) => Color)(parse(fill)!);
     for (const filter of [
@@ -95,7 +95,7 @@ describe('the look that stays apart for every colour vision', () => {
       filterDeficiencyTrit(1),
       filterGrayscale(1),
     ])
-      for (const t of [0, 1])
+      for (let t = 0; t < fills.length - 1; t++)
         expect(apart(seen(filter, fills[t]!), seen(filter, fills[t + 1]!))).toBeGreaterThanOrEqual(8);
   });
 });

@@ -2,6 +2,7 @@ export { sharedWays } from './shared-ways';
 export { connectedParts } from './connected-parts';
 export { convexHull } from './convex-hull';
 export { inOrder } from './isotonic';
+export { bendAxis, bentBy } from './bend';
 export * from './label-place';
 export * from './polyline';
 export * from './route-links';

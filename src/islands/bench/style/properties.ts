@@ -166,6 +166,7 @@ export const linkGroups: readonly RowGroup[] = [
       choice('course', 'Course', ['joined', 'joined'], ['curved', 'each curved'], ['straight', 'each straight']),
       choice('startSide', 'Leaves', ...sides),
       choice('endSide', 'Arrives', ...sides),
+      number('bend', 'Bend moved', -600, 600),
       choice('startMark', 'At its start', ...marks),
       choice('endMark', 'At its end', ...marks),
       number('endGap', 'Gap to boxes', 0, 24),

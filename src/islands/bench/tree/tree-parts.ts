@@ -6,6 +6,7 @@ import { entryTowards } from './outline-moves';
 import type { TreeBenchWords } from './words';
 import { OutlineList } from './OutlineList';
 import { moveMany, movingWords } from './drop-words';
+import { bendPlan, grabBend } from './bending';
 import { nudgePlan } from './nudging';
 import { entriesOf, leadingEntry } from '../selection';
 import { linkScopes, structureScope } from '../style/link-scopes';
@@ -52,13 +53,15 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
     choices.push(...linkScopes(diagram, selection));
     return choices;
   },
-  grab: () => null,
+  grab: grabBend,
   towards: (diagram, { scene }, selected, direction) =>
     entryTowards(hierarchyOf(diagram.entries), selected, direction, scene.direction),
   keyed: () => null,
   drawsLinks: true,
   nudges: true,
-  drop(diagram, _drawn, { grabbed: { id: moving }, selection, over, by }) {
+  drop(diagram, drawn, { grabbed, selection, over, by }) {
+    if (grabbed.for === 'bend') return bendPlan(diagram, drawn, grabbed.id, by);
+    const { id: moving } = grabbed;
     const picked = entriesOf(selection);
     const all = picked.includes(moving) ? topmost(diagram, picked) : [moving];
     if (over === null) return nudgePlan(diagram, picked.includes(moving) ? picked : [moving], by, words);
