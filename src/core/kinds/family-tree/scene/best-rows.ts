@@ -14,6 +14,8 @@ const exceptionsWorth = 5_000;
 const mostTurns = 3;
 /** In a large family couples are turned once, in the best way alone. */
 const turnsOfMany = 1;
+/** … and which way is best shows after few turns up and down. */
+const roughSweeps = 2;
 
 interface Tried {
   readonly way: Way;
@@ -72,7 +74,7 @@ function triedRows(
   let best: Tried | null = null;
   let rows = rowsOf(listing, unions, blocks, way);
   for (let turn = 0; turn <= turns; turn++) {
-    const across = placeAcross(rows, breadth, gaps);
+    const across = placeAcross(rows, breadth, gaps, turns === 0 ? roughSweeps : undefined);
     const one = { way, rows, crossings: crossingsOf(rows, across), width: across.right - across.left };
     if (!best || isBetter(one, best)) best = one;
     const next = turnedRows(rows, across);

@@ -26,9 +26,14 @@ const sweepsFor = (blocks: number): number => (blocks > 1200 ? 4 : blocks > 250 
 /**
  * Places blocks across in their order: children below the middle of their parents, parents above the middle of their children, by turns, each row as near to
  * what it wants as the order and the gaps allow. The last turn is upward, so that parents stand exactly over their children where nothing forces them
- * elsewhere. `breadth`: of each person. O(sweeps × persons).
+ * elsewhere. `breadth`: of each person; `sweeps`: turns up and down, fewer for a rough look. O(sweeps × persons).
  */
-export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps): Across {
+export function placeAcross(
+  rows: Rows,
+  breadth: Float64Array,
+  gaps: AcrossGaps,
+  sweeps = sweepsFor(rows.blocks.length),
+): Across {
   const { blocks, rows: order, blockOf, host, unions } = rows;
   const size = blocks.map(({ members, stacked }) =>
     stacked
@@ -105,7 +110,6 @@ export function placeAcross(rows: Rows, breadth: Float64Array, gaps: AcrossGaps)
     }
     wish(b, k, sum, heavy);
   };
-  const sweeps = sweepsFor(blocks.length);
   for (let sweep = 0; sweep < sweeps; sweep++) {
     for (let r = 1; r < order.length; r++) settle(r, down);
     for (let r = order.length - 1; r >= 0; r--) settle(r, up);
