@@ -3,7 +3,7 @@ export type { BranchLines } from './branch-lines';
 export { freeRoom, placeOnSheet } from './place-sheet';
 export * from './kept-groups';
 export * from './scene';
-export { outlineRoom } from './outline-room';
+export { outlineRoom, type OutlineRoom } from './outline-room';
 export { ownRoleLegend } from './role-legend';
 export { sheetNotes } from './sheet-notes';
 export { styledLine } from './line-marks';

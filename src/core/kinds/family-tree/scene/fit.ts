@@ -1,6 +1,5 @@
 import { KeptFor } from '../../../model';
-import { outlineRoom, type SizeChoices } from '../../../scene';
-import type { FamilyTree } from '../model';
+import type { SizeChoices } from '../../../scene';
 import type { Rows } from './blocks';
 import type { Along } from './lanes';
 import { blockBeside, kinOf, type Kin, type LooseBlock, type Size } from './loose';
@@ -43,7 +42,7 @@ const fittedBy = new KeptFor<SizeChoices, Map<string, { readonly of: Rows; reado
 /** The widths and gaps with which it prints largest; gaps get smaller only where the print would not be comfortable. Kept while nothing it rests on changes. */
 export function fitted(trials: Trials, rows: Rows, fit: Fit): Placed {
   const { arrangement, tiers } = trials.diagram;
-  const key = JSON.stringify([arrangement, tiers, fit, outlineRoom(trials.diagram)]);
+  const key = JSON.stringify([arrangement, tiers, fit, trials.outlines]);
   const known = fittedBy.get(trials.choices) ?? new Map<string, { readonly of: Rows; readonly placed: Placed }>();
   fittedBy.set(trials.choices, known);
   const before = known.get(key);
@@ -120,7 +119,7 @@ function triedOf(trials: Trials, { rows, loose }: Kin, fit: Fit, way: Way, gaps?
   const trial = trials.of(rows, way);
   const between = gaps ?? trials.along(rows, trial).gaps;
   const highest = highestOf(rows);
-  const wantedGap = Math.max(leastGap.tier, arrangement.tierGap, outlineRoom(trials.diagram).tier);
+  const wantedGap = Math.max(leastGap.tier, arrangement.tierGap, trials.outlines.tier);
   const along = trial.depth.reduce(
     (sum, deep, r) =>
       sum +
@@ -132,8 +131,7 @@ function triedOf(trials: Trials, { rows, loose }: Kin, fit: Fit, way: Way, gaps?
   const right = arrangement.direction === 'right';
   const breadth = trial.across.right - trial.across.left + fit.margin;
   const family = right ? { width: along, height: breadth } : { width: breadth, height: along };
-  const apart =
-    loose.length > 0 ? blockOf(trials.diagram, { rows, loose }, trial, family, { room, margin: fit.margin }) : null;
+  const apart = loose.length > 0 ? blockOf(trials, { rows, loose }, trial, family, { room, margin: fit.margin }) : null;
   const all = apart?.all ?? family;
   const scale = Math.min(
     fit.room ? fit.largest : Infinity,
@@ -145,7 +143,7 @@ function triedOf(trials: Trials, { rows, loose }: Kin, fit: Fit, way: Way, gaps?
 
 /** The block of those without relatives beside a family whose size tells room for the names of tiers too. */
 function blockOf(
-  diagram: FamilyTree,
+  { diagram: { arrangement }, outlines }: Trials,
   { rows, loose }: Kin,
   { width, height, least }: Trial,
   size: Size,
@@ -158,8 +156,7 @@ function blockOf(
   }
   const alone = rows.rows.every(({ length }) => length === 0);
   const family = alone ? { width: 0, height: 0 } : size;
-  const { arrangement } = diagram;
-  const gaps = { block: least * 1.5, cell: Math.max(arrangement.siblingGap, outlineRoom(diagram).sibling) };
+  const gaps = { block: least * 1.5, cell: Math.max(arrangement.siblingGap, outlines.sibling) };
   const { block, all } = blockBeside(loose.length, cell, family, room, gaps);
   // The names stand before the family, whose own corner the block is told from.
   const [left, top] = alone ? [0, 0] : arrangement.direction === 'right' ? [0, margin] : [margin, 0];

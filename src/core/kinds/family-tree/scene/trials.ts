@@ -1,4 +1,4 @@
-import { outlineRoom, type SizeChoices } from '../../../scene';
+import { outlineRoom, type OutlineRoom, type SizeChoices } from '../../../scene';
 import type { FamilyTree } from '../model';
 import type { RelatedListing } from '../structure';
 import type { Rows } from './blocks';
@@ -32,6 +32,8 @@ export interface Trials {
   readonly diagram: FamilyTree;
   readonly listing: RelatedListing;
   readonly choices: SizeChoices;
+  /** Gaps that outlines need. */
+  readonly outlines: OutlineRoom;
   of(rows: Rows, way: Way): Trial;
   /** Rows and lines of a trial. */
   along(rows: Rows, trial: Trial): Along;
@@ -40,13 +42,16 @@ export interface Trials {
 }
 
 export function newTrials(diagram: FamilyTree, listing: RelatedListing, choices: SizeChoices): Trials {
+  const outlines = outlineRoom(diagram);
   const trials = new WeakMap<Rows, Map<string, Trial>>();
   const lines = new WeakMap<Trial, Along>();
   const stacked = new WeakMap<Rows, Map<string, Rows>>();
   return {
-    ...{ diagram, listing, choices },
+    ...{ diagram, listing, choices, outlines },
     of: (rows, way) =>
-      kept(trials, rows, `${way.ease} ${way.share}`, () => trialWith(diagram, listing, rows, choices, way)),
+      kept(trials, rows, `${way.ease} ${way.share}`, () =>
+        trialWith({ diagram, listing, choices, outlines }, rows, way),
+      ),
     along(rows, trial) {
       let along = lines.get(trial);
       if (!along) {
@@ -68,10 +73,8 @@ function kept<V>(all: WeakMap<Rows, Map<string, V>>, rows: Rows, key: string, ma
 }
 
 function trialWith(
-  diagram: FamilyTree,
-  listing: RelatedListing,
+  { diagram, listing, choices, outlines: room }: Pick<Trials, 'diagram' | 'listing' | 'choices' | 'outlines'>,
   rows: Rows,
-  choices: SizeChoices,
   { ease, share }: Way,
 ): Trial {
   const { arrangement } = diagram;
@@ -88,7 +91,6 @@ function trialWith(
   });
   const right = arrangement.direction === 'right';
   const [breadth, length] = right ? [height, width] : [width, height];
-  const room = outlineRoom(diagram);
   const at = (least: number, wish: number, outlines: number) =>
     Math.max(outlines, Math.min(wish, least + (wish - least) * ease));
   const across = placeAcross(rows, breadth, {
