@@ -180,6 +180,17 @@ test('roles are made of a column and of words, styled once for all who have them
   await page.keyboard.press('Enter');
   await expect(shape('Ivo')).toHaveAttribute('fill', '#cde5ff');
   await expect(shape('Gil')).toHaveAttribute('fill', '#ffd700');
+  // The sheet explains the roles that look different, and the tiers once they have names.
+  const legend = page.getByRole('img', { name: /^Leads\. 4$/ });
+  await expect(legend).toHaveCount(1);
+  await step(page, 'Notes');
+  await page.getByRole('region', { name: 'Legend' }).getByLabel('Tiers').selectOption('all');
+  await expect(page.getByRole('img', { name: 'Tier 1. Tier 2. Tier 3. Leads. 4' })).toHaveCount(1);
+  await page.getByLabel('Roles that are drawn in a manner of their own').uncheck();
+  await expect(page.getByRole('img', { name: 'Tier 1. Tier 2. Tier 3', exact: true })).toHaveCount(1);
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(legend).toHaveCount(1);
+  await step(page, 'Style');
   await page.getByLabel('Name of a new house style').fill('With roles');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await kept(page);

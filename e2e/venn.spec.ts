@@ -309,3 +309,23 @@ test('the Desk shows kinds apart, each by its name', async ({ desk: page }) => {
   await kinds.getByRole('button', { name: 'All' }).click();
   await expect(cards).toHaveCount(3);
 });
+
+test('items with a role of our own stand in boxes of their own, which the legend explains', async ({ desk: page }) => {
+  await makeVenn(page, list, 5);
+  await box(page, 'curlew').click();
+  await box(page, 'teal').click({ modifiers: ['Shift'] });
+  await step(page, 'Style');
+  await page.getByRole('button', { name: 'Add a role' }).click();
+  await page.getByLabel('Name of the role New role').fill('Ringed in May');
+  const region = await box(page, 'curlew').locator('path').count();
+  expect(region).toBe(0);
+  await page.getByLabel('Fill, typed').fill('gold');
+  await page.keyboard.press('Enter');
+  for (const item of ['curlew', 'teal']) await expect(box(page, item).locator('path[fill="#ffd700"]')).toHaveCount(1);
+  await expect(box(page, 'dunlin').locator('path')).toHaveCount(0);
+  await page.getByLabel('Box', { exact: true }).selectOption('round ends');
+  await expect(page.getByTestId('stage').getByText('Ringed in May')).toHaveCount(1);
+  await page.getByText('Everything', { exact: true }).click();
+  await expect(page.getByLabel('Box', { exact: true })).toHaveCount(0);
+  await axe(page);
+});

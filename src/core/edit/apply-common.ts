@@ -55,6 +55,8 @@ export function applyCommon<D extends DiagramCommon>(
       return settings.setTitle(diagram, command);
     case 'setTitleBlock':
       return settings.setTitleBlock(diagram, command);
+    case 'setLegend':
+      return settings.setLegend(diagram, command);
     case 'setStyle':
       return settings.setStyle(diagram, command, kind);
     case 'setTier':

@@ -8,6 +8,7 @@ import {
   HouseTie,
   Id,
   ImageRef,
+  LegendChoice,
   limits,
   Link,
   LinkPatch,
@@ -89,6 +90,7 @@ export const fixedCommands = [
   z.strictObject({ kind: z.literal('removeLink'), id: Id }),
   z.strictObject({ kind: z.literal('setTitle'), title: text(200) }),
   z.strictObject({ kind: z.literal('setTitleBlock'), patch: TitleBlock.partial() }),
+  z.strictObject({ kind: z.literal('setLegend'), patch: LegendChoice.partial() }),
   z.strictObject({
     kind: z.literal('setTier'),
     tier: z.number().int().min(1).max(limits.entries),

@@ -2,6 +2,7 @@ import {
   commonScope,
   LinkPatch,
   own,
+  plainLegend,
   StylePatch,
   type AnyScope,
   type CommonScope,
@@ -23,6 +24,15 @@ export function setTitleBlock<D extends DiagramCommon>(diagram: D, command: Comm
     { ...diagram, titleBlock: { ...titleBlock, ...command.patch } },
     { ...command, patch: formerValues(titleBlock, command.patch) },
   );
+}
+
+/** A legend as usual is not kept, so that taking a change back leaves no trace. */
+export function setLegend<D extends DiagramCommon>(diagram: D, command: CommandOf<'setLegend'>): Outcome<D> {
+  const { legend: former = plainLegend, ...rest } = diagram;
+  const legend = { ...former, ...command.patch };
+  const usual = Object.entries(plainLegend).every(([part, value]) => legend[part as keyof typeof legend] === value);
+  const next = usual ? (rest as unknown as D) : { ...diagram, legend };
+  return done(next, { ...command, patch: formerValues(former, command.patch) });
 }
 
 export function setLook<D extends DiagramCommon>(diagram: D, command: CommandOf<'setLook'>): Outcome<D> {

@@ -49,14 +49,14 @@ describe('a role made for a diagram', () => {
     ]);
     expect(rolesIn(both)).toEqual({ e0: 'b', e1: 'vacancy', e2: null, e3: 'a', e4: null });
   });
-  it('is styled once for all who have it, and told in the legend by its sign', () => {
+  it('is styled once for all who have it, and told in the legend', () => {
     const styled = after(chart, [
       role('lead', { of: 'detail', asks: 'contains', words: 'lead' }, { name: 'Leads' }),
       { kind: 'setStyle', scope: { kind: 'role', role: 'lead' }, property: 'sign', value: 'stripe' },
     ]);
     const { styles, structure, scene } = draw(styled);
     expect(structure.ids.filter((_, i) => styles[i]!.sign === 'stripe').sort()).toEqual(['e1', 'e2']);
-    expect(scene.notes.map(({ label }) => label).join(' ')).toContain('Left stripe: Leads');
+    expect(scene.notes.map(({ label }) => label).join(' ')).toContain('Leads');
   });
   it('comes along with a house style, without who was given it by hand', () => {
     const from = after(chart, [

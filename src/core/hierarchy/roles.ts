@@ -8,7 +8,7 @@ export interface Role {
   readonly name: string;
   /** What makes an entry one, in a few words. */
   readonly told: string;
-  /** The sign it has on the sheet, as the legend says it; left out where it has none. */
+  /** What its manner on the sheet means, as the legend says it beside a small box of that manner; left out where it has none. */
   readonly legend?: string;
   /** True: it stands beside the line to its superior, where it belongs to one and has nobody under it. */
   readonly beside?: boolean;

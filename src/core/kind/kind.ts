@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { AnyCommand, CommonCommand, KindEdits, Outcome, Workspace } from '../edit';
 import type { Listing, Role } from '../hierarchy';
-import type { AnyScope, BoxStyle, DiagramCommon, Finding, StyleProperty } from '../model';
+import type { AnyScope, BoxStyle, DiagramCommon, Finding, LegendChoice, StyleProperty } from '../model';
 import type { ColumnUse, Headings, ListTokens, ReadChoices, Reading } from '../read';
 import type { Scene, SheetSet } from '../scene';
 import type { Explained, LinkKind } from '../style';
@@ -165,6 +165,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   readonly arranged?: ArrangedOnce<T['diagram']>;
   scene(diagram: T['diagram'], structure: T['listing'], styles: readonly BoxStyle[]): T['scene'];
 
+  /** What the legend on its sheet can tell. */
+  readonly legend: readonly (keyof LegendChoice)[];
   /** True where its drawing is arranged for the sheet, so that orientation and size may be left to it. */
   readonly sheetOpen: boolean;
   /** Sets it over several sheets that print no smaller than `least` points; null where its drawing cannot be parted. */

@@ -53,6 +53,7 @@ export const treeDrawing = (
   | 'originWords'
   | 'scene'
   | 'arranged'
+  | 'legend'
   | 'sheetOpen'
   | 'set'
 > => ({
@@ -69,6 +70,7 @@ export const treeDrawing = (
     found: (diagram) => foundFits(hierarchyOf(diagram.entries)),
     take: (diagram, found) => takeFits(hierarchyOf(diagram.entries), found as FoundFits),
   },
+  legend: ['tiers', 'roles', 'lines'],
   sheetOpen: true,
   set: (diagram, structure, styles, least) => sheetSet(diagram, structure, styles, words, least),
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Enclosure } from './enclosure';
 import { HouseTie } from './house-style';
+import { LegendChoice } from './legend';
 import { TierKey } from './tier-key';
 import { Arrangement, Sheet } from './sheet';
 import { SheetNote } from './sheet-note';
@@ -133,6 +134,8 @@ export const commonShape = {
   look: RoleId,
   /** Left out where the look keeps its own colours and ground. */
   palette: Palette.optional(),
+  /** Left out where the legend tells what it usually does. */
+  legend: LegendChoice.optional(),
   /** Left out where it is tied to none. */
   house: HouseTie.optional(),
   styles: Styles,

@@ -8,6 +8,7 @@ export * from './enclosure';
 export * from './entries-shape';
 export * from './finding';
 export * from './house-style';
+export * from './legend';
 export * from './order-key';
 export * from './own';
 export * from './own-role';

@@ -16,8 +16,8 @@ export interface BranchLines {
   rank(id: string): number;
   /** Whether entries without others below them all stand in the last column or row. */
   ends: 'own' | 'aligned';
-  /** What the manner of its lines means, as the legend says it; left out for nothing. */
-  readonly legend?: string;
+  /** What manners of its lines mean; left out for nothing. */
+  readonly explained?: readonly { readonly words: string; readonly line: LinkStyle }[];
 }
 
 /** Words on a line to be set. CSS px. */

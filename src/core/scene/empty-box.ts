@@ -1,7 +1,7 @@
 import type { BoxStyle } from '../model';
 import { fadedEnd } from '../style';
 import { boxOutline } from './box-outline';
-import type { BoxPrimitive, PathPrimitive, Primitive } from './scene';
+import type { BoxPrimitive, PathPrimitive, Primitive, Rect } from './scene';
 
 interface Size {
   readonly width: number;
@@ -20,14 +20,14 @@ const stripe = 5;
 const band = 5;
 const disc = 12;
 
-/** A box of a style without its text: what lies below it, the box, and its sign. */
-export function emptyBox(style: BoxStyle, { width, height }: Size): Primitive[] {
+/** A box of a style without its text: what lies below it, the box, and its sign. `by`: the size of soft edges and signs, against what is usual. */
+export function emptyBox(style: BoxStyle, { x = 0, y = 0, width, height }: Size & Partial<Rect>, by = 1): Primitive[] {
   const box: BoxPrimitive = {
     type: 'box',
     shape: style.shape,
     corner: style.corner,
-    x: 0,
-    y: 0,
+    x,
+    y,
     width,
     height,
     fill: style.fill,
@@ -38,10 +38,10 @@ export function emptyBox(style: BoxStyle, { width, height }: Size): Primitive[] 
     ...(style.cover < 100 && { cover: style.cover / 100 }),
   };
   return [
-    ...effect(style, box),
+    ...effect(style, box, by),
     box,
     ...(box.shape === 'rule' ? [] : middleLine(style, boxOutline(box))),
-    ...sign(style, box),
+    ...sign(style, box, by),
   ];
 }
 
@@ -55,16 +55,16 @@ const filled = (d: string, fill: string, cover: number): PathPrimitive => ({
   dashed: false,
 });
 
-function effect({ effect: kind, border, shape }: BoxStyle, box: BoxPrimitive): PathPrimitive[] {
+function effect({ effect: kind, border, shape }: BoxStyle, box: BoxPrimitive, size: number): PathPrimitive[] {
   if (kind === 'none' || shape === 'rule') return [];
   const fall = kind === 'shadow' ? shadowFall : { x: 0, y: 0 };
   return Array.from({ length: layers }, (_, k) => {
-    const by = reach[kind] * (1 - k / layers) - (kind === 'shadow' ? reach.shadow / 2 : 0);
+    const by = size * (reach[kind] * (1 - k / layers) - (kind === 'shadow' ? reach.shadow / 2 : 0));
     const d = boxOutline({
       shape,
       corner: Math.max(0, box.corner + (shape === 'square' ? 0 : by)),
-      x: box.x + fall.x - by,
-      y: box.y + fall.y - by,
+      x: box.x + fall.x * size - by,
+      y: box.y + fall.y * size - by,
       width: box.width + 2 * by,
       height: box.height + 2 * by,
     });
@@ -87,26 +87,27 @@ export const middleLine = ({ borderLine, fill, borderWidth }: BoxStyle, d: strin
 /** Signs keep within the box, but for the disc, which stands on its corner. */
 function sign(
   { sign: kind, signColour, borderWidth, fill, shape, corner }: BoxStyle,
-  { width, height }: Size & { x: number },
+  { x, y, width, height }: Rect,
+  by: number,
 ): Primitive[] {
   if (kind === 'none') return [];
-  const edge = borderWidth / 2;
+  const off = borderWidth / 2 + 1.5 * by;
   if (kind === 'disc') {
     const d = boxOutline({
       shape: 'ellipse',
       corner: 0,
-      x: width - disc * 0.7,
-      y: -disc * 0.3,
-      width: disc,
-      height: disc,
+      x: x + width - disc * by * 0.7,
+      y: y - disc * by * 0.3,
+      width: disc * by,
+      height: disc * by,
     });
     return [{ type: 'path', d, fill: signColour, stroke: fill, strokeWidth: 1, dashed: false }];
   }
   const inset = shape === 'square' || shape === 'rule' ? 0 : Math.min(corner, height / 2, 8);
   const place =
     kind === 'stripe'
-      ? { x: edge + 1.5, y: edge + 1.5 + inset / 2, width: stripe, height: height - 2 * edge - 3 - inset }
-      : { x: edge + 1.5 + inset / 2, y: edge + 1.5, width: width - 2 * edge - 3 - inset, height: band };
+      ? { x: x + off, y: y + off + inset / 2, width: stripe * by, height: height - 2 * off - inset }
+      : { x: x + off + inset / 2, y: y + off, width: width - 2 * off - inset, height: band * by };
   if (place.width <= 0 || place.height <= 0) return [];
   const d = boxOutline({ shape: 'rounded', corner: 1.5, ...place });
   return [{ type: 'path', d, fill: signColour, stroke: signColour, strokeWidth: 0, dashed: false }];

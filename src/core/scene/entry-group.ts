@@ -3,6 +3,7 @@ import { boxText, isMarked, unmarked, type BoxText } from '../measure';
 import { triangleSide } from './box-outline';
 import { dotGap, dotSize, hexagonPoint, isSymbol, starDent, starPoints } from './box-shapes';
 import { emptyBox } from './empty-box';
+import { lineTexts } from './line-texts';
 import { hasPhotoRoom, movedByPhoto, photoOf } from './photo';
 import type { Primitive, Rect, SceneGroup } from './scene';
 
@@ -99,7 +100,7 @@ const starRoom = starDent * Math.cos(Math.PI / starPoints);
 const stepped = (size: number): number => Math.ceil(size / 6) * 6;
 
 /** Where the text of a box has its middle. */
-function textMiddle(
+export function textMiddle(
   { shape, sign }: BoxStyle,
   width: number,
   height: number,
@@ -197,16 +198,7 @@ function content(
   for (const line of text.lines) {
     if (line.width === 0) continue;
     const at = { x: left ?? middle.x - line.width / 2, y: middle.y + line.baseline };
-    for (const { x, rise, size, runs } of line.pieces ?? [{ x: 0, rise: 0, size: line.size, runs: line.runs }])
-      primitives.push({
-        type: 'text',
-        x: at.x + x,
-        y: at.y - rise,
-        size,
-        fill: line.part === 'name' ? style.text : style.detailText,
-        runs,
-        part: line.part,
-      });
+    primitives.push(...lineTexts(line, { ...at, fill: line.part === 'name' ? style.text : style.detailText }));
   }
   return primitives;
 }

@@ -3,6 +3,7 @@ import { fitTree, newFitWork, type FitInput, type FitWork, type Fitted, type Gap
 import { tierCount, type Hierarchy } from '../hierarchy';
 import { KeptFor, longSearch, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
+import type { Legend } from './legend';
 import { markHeight, type Continued } from './marks';
 import { outlineRoom } from './outline-room';
 import { freeRoom, placeOnSheet, roomBesideTitle } from './place-sheet';
@@ -12,7 +13,7 @@ import { growsRight, tierNameRoom } from './tier-names';
 import { sameSizes, sizeChoices, type SizeChoices } from './tier-sizes';
 
 /** Gaps never get smaller than this, whatever share of them may go. CSS px. */
-const leastGap = { sibling: 5, branch: 8, tier: 14 } as const;
+const leastGap = { sibling: 5, branch: 8, tier: 14, tierWithLinks: 18 } as const;
 
 /** The title stands beside the top of a drawing that prints smaller than this many times what is comfortable. */
 const worthAside = 1.1;
@@ -43,7 +44,7 @@ export function fitOnSheet(
     branches = null,
   }: {
     readonly beside: Uint8Array;
-    readonly legend: string;
+    readonly legend: Legend;
     readonly marks?: Continued | null;
     readonly branches?: BranchPlan | null;
   },
@@ -90,7 +91,7 @@ export function fitOnSheet(
 function titleFits(
   onIt: DiagramCommon,
   { layout, width, height, scale }: Fitted,
-  legend: string,
+  legend: Legend,
   largest: number,
 ): boolean {
   const taken = (part: Rect): boolean =>
@@ -153,6 +154,8 @@ function inputFor(
     tier: Array.from({ length: total }, (_, t) => gapAbove(t) ?? Math.max(arrangement.tierGap, room.tier)),
   };
   const shrunk = (wanted: number, least: number) => Math.min(wanted, Math.max(least, wanted * arrangement.tightest));
+  // A link beside the structure runs between the boxes and the lines of the structure, clear of both.
+  const leastTier = Object.keys(diagram.links).length > 0 ? leastGap.tierWithLinks : leastGap.tier;
   return {
     ...rest,
     roots: structure.roots,
@@ -173,7 +176,7 @@ function inputFor(
       branch: shrunk(gaps.branch, Math.max(leastGap.branch, room.branch)),
       // A gap that was set for one tier by hand stays.
       tier: gaps.tier.map((wanted, t) =>
-        gapAbove(t) === null ? shrunk(wanted, Math.max(leastGap.tier, room.tier)) : wanted,
+        gapAbove(t) === null ? shrunk(wanted, Math.max(leastTier, room.tier)) : wanted,
       ),
     },
     sizes: choices.sizes,

@@ -1,12 +1,13 @@
 import { paperSize, type DiagramCommon } from '../model';
 import type { Rect, Scene } from './scene';
+import type { Legend } from './legend';
 import { headSize, notesWithin, type Notes } from './sheet-notes';
 
 /** A sheet as large as its drawing is never smaller than this, so that the title has room. */
 const leastSheet = { width: 420, height: 200 };
 
 /** Room for the drawing on the paper, CSS px; null where the sheet is as large as the drawing. */
-export function freeRoom(diagram: DiagramCommon, legend: string): { width: number; height: number } | null {
+export function freeRoom(diagram: DiagramCommon, legend: Legend): { width: number; height: number } | null {
   const paper = paperSize(diagram.sheet);
   if (!paper) return null;
   const { margin } = diagram.sheet;
@@ -22,7 +23,7 @@ const titleClear = 16;
 const worthBeside = 1.005;
 
 /** The same where the title stands beside the top of the drawing; null where there is none, or a note below it. */
-export function roomBesideTitle(diagram: DiagramCommon, legend: string): { width: number; height: number } | null {
+export function roomBesideTitle(diagram: DiagramCommon, legend: Legend): { width: number; height: number } | null {
   const room = freeRoom(diagram, legend);
   if (!room) return null;
   const { head, above, top } = notesWithin(diagram, legend, room.width);
@@ -44,7 +45,7 @@ export interface OnSheet extends Pick<Scene, 'drawing'> {
 export function placeOnSheet(
   diagram: DiagramCommon,
   { x: left = 0, y: top = 0, width, height }: Pick<Rect, 'width' | 'height'> & Partial<Rect>,
-  legend: string,
+  legend: Legend,
   largestScale: number,
   taken: Taken | null = null,
 ): OnSheet {

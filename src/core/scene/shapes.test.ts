@@ -1,42 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyGesture, draw, type Command, type Diagram } from '../diagram';
+import { draw, type Diagram } from '../diagram';
 import type { OrgChart } from '../kinds/org-chart';
-import { BoxShape, type StylePatch } from '../model';
 import { isInside } from '../style';
 import { diagramFromParents, diagrams } from '../testing/arbitrary';
+import { after, boxOf, corners, patches, styled } from '../testing/styled';
 import { boxOutline } from './box-outline';
 import { flattenPath, holds } from './outline-points';
 import type { SceneGroup } from './scene';
-
-const after = (diagram: Diagram, gesture: readonly Command[]): Diagram => {
-  const outcome = applyGesture(diagram, gesture);
-  if (!outcome.ok) throw new Error(outcome.reason);
-  return outcome.diagram;
-};
-const patches: fc.Arbitrary<StylePatch> = fc.record(
-  {
-    shape: fc.constantFrom(...BoxShape.options),
-    corner: fc.integer({ min: 0, max: 40 }),
-    room: fc.integer({ min: 6, max: 30 }),
-    nameSize: fc.integer({ min: 8, max: 40 }),
-    nameFont: fc.constantFrom('clear', 'book', 'slab', 'soft', 'narrow', 'hand'),
-    nameCase: fc.constantFrom('typed', 'capitals'),
-    nameMarks: fc.constantFrom('plain', 'set'),
-    align: fc.constantFrom('middle', 'start'),
-    sign: fc.constantFrom('none', 'stripe', 'band', 'disc'),
-    effect: fc.constantFrom('none', 'shadow', 'glow'),
-    details: fc.integer({ min: 0, max: 4 }),
-  },
-  { requiredKeys: ['shape'] },
-);
-const styled = (diagram: Diagram, patch: StylePatch, scope: Extract<Command, { kind: 'setStyle' }>['scope']): Diagram =>
-  after(
-    diagram,
-    Object.entries(patch).map(
-      ([property, value]) => ({ kind: 'setStyle', scope, property, value }) as unknown as Command,
-    ),
-  );
 
 /** Every name with words in other manners. */
 const withSigns = (diagram: OrgChart): OrgChart => ({
@@ -51,19 +22,6 @@ const withSigns = (diagram: OrgChart): OrgChart => ({
 
 const entriesOf = (diagram: Diagram): SceneGroup[] =>
   draw(diagram).scene.groups.filter(({ stands }) => stands.for === 'entry');
-const boxOf = ({ children }: SceneGroup) => children.find((one) => one.type === 'box')!;
-
-/** The corners of all its text, from the height of capitals to the baseline. */
-const corners = ({ children }: SceneGroup): [number, number][] =>
-  children.flatMap((one) => {
-    if (one.type !== 'text') return [];
-    const width = one.runs.reduce((sum, run) => sum + run.width, 0);
-    return [one.x + 0.5, one.x + width - 0.5].flatMap((x): [number, number][] => [
-      [x, one.y],
-      [x, one.y - one.size * 0.66],
-    ]);
-  });
-
 describe('text in boxes of any shape and style', () => {
   it('lies inside the shape, or beside it where it stands beside it', () => {
     fc.assert(

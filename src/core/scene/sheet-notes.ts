@@ -12,6 +12,7 @@ import {
   type MarkedLine,
 } from '../measure';
 import { inkOnGround, type Look } from '../style';
+import { legendGroup, noLegend, setLegend, type Legend, type SetLegend } from './legend';
 import { noteRow, rowGroups, type NoteRow } from './note-rows';
 import type { SceneGroup, TextPrimitive } from './scene';
 import { lineOfText } from './set-note';
@@ -27,7 +28,7 @@ const apart = { top: 10, foot: 10, texts: 24, notes: 6 } as const;
 
 /** A text of the sheet broken to its room. */
 interface Note {
-  readonly id: 'title' | 'subtitle' | 'legend' | 'signed';
+  readonly id: 'title' | 'subtitle' | 'signed';
   readonly text: string;
   readonly lines: readonly string[];
   readonly face: Face;
@@ -42,7 +43,8 @@ export interface Notes {
   readonly top: number;
   readonly bottom: number;
   readonly head: readonly Note[];
-  readonly foot: readonly Note[];
+  readonly signed: Note | null;
+  readonly legend: SetLegend;
   readonly above: NoteRow;
   readonly below: NoteRow;
   /** Where the title block begins across, or ends where it is set to the right, if it stands beside the top of the drawing; left out: over its middle. */
@@ -51,7 +53,7 @@ export interface Notes {
 
 interface Kept {
   readonly notes: DiagramCommon['notes'];
-  readonly legend: string;
+  readonly legend: Legend;
   readonly width: number;
   readonly made: Notes;
 }
@@ -62,7 +64,7 @@ const kept = new KeptFor<DiagramCommon['titleBlock'], readonly Kept[]>();
 /** Title, subtitle, author and date, and what the signs mean, broken so that none is wider than its part of `width` (CSS px). */
 export function notesWithin(
   diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>,
-  legend: string,
+  legend: Legend,
   width: number,
 ): Notes {
   const { titleBlock, notes } = diagram;
@@ -74,7 +76,7 @@ export function notesWithin(
   return made;
 }
 
-function notesMade(diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>, legend: string, width: number): Notes {
+function notesMade(diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>, legend: Legend, width: number): Notes {
   const { shown, title, subtitle, author, date } = diagram.titleBlock;
   const [above, below] = [noteRow(diagram, 'above', width), noteRow(diagram, 'below', width)];
   const note = (id: Note['id'], text: string, face: Face, size: number, align: Align, room: number): Note => {
@@ -92,21 +94,21 @@ function notesMade(diagram: Pick<DiagramCommon, 'titleBlock' | 'notes'>, legend:
   if (shown && title) head.push(note('title', title, 'serif600', titleSize, 'middle', width));
   if (shown && subtitle) head.push(note('subtitle', subtitle, 'sans400', subtitleSize, 'middle', width));
   const signed = shown ? [author, date].filter(Boolean).join(', ') : '';
-  const foot: Note[] = [];
   const own = (text: string) => widthOf(text, 'sans400', footSize);
-  const signedWidth = signed ? Math.min(own(signed), legend ? width * 0.4 : width) : 0;
+  const signedWidth = signed ? Math.min(own(signed), legend.length > 0 ? width * 0.4 : width) : 0;
   const left = signed ? width - signedWidth - apart.texts : width;
-  if (legend) foot.push(note('legend', legend, 'sans400', footSize, 'left', left));
-  if (signed) foot.push(note('signed', signed, 'sans400', footSize, 'right', signedWidth + 0.5));
+  const set = legend.length > 0 ? setLegend(legend, left) : setLegend(noLegend, width);
+  const signature = signed ? note('signed', signed, 'sans400', footSize, 'right', signedWidth + 0.5) : null;
   const heightOf = ({ lines, size }: Note) => lines.length * size * leading;
   const apartOf = ({ height }: NoteRow) => (height > 0 ? height + apart.notes : 0);
   const top = head.reduce((sum, one) => sum + heightOf(one), 0) + apartOf(above);
-  const bottom = Math.max(0, ...foot.map(heightOf)) + apartOf(below);
+  const bottom = Math.max(set.height, signature ? heightOf(signature) : 0) + apartOf(below);
   return {
     top: top > 0 ? top + apart.top : 0,
     bottom: bottom > 0 ? bottom + apart.foot : 0,
     head,
-    foot,
+    signed: signature,
+    legend: set,
     above,
     below,
   };
@@ -130,7 +132,7 @@ export function sheetNotes(
   diagram: DiagramCommon,
   look: Look,
   sheet: { width: number; height: number },
-  { head, foot, above, below, aside }: Notes,
+  { head, signed, legend, above, below, aside }: Notes,
 ): SceneGroup[] {
   const { margin } = diagram.sheet;
   const ink = inkOnGround(look);
@@ -146,13 +148,13 @@ export function sheetNotes(
   }
   const edges = { left: margin, right: sheet.width - margin };
   groups.push(...rowGroups(above, look, { ...edges, y: y + apart.notes }));
-  const footHeight = Math.max(0, ...foot.map((note) => note.lines.length * note.size * leading));
+  const signedHeight = signed ? signed.lines.length * signed.size * leading : 0;
+  const footHeight = Math.max(legend.height, signedHeight);
   const belowAt = sheet.height - margin - footHeight - (footHeight > 0 ? apart.notes : 0) - below.height;
   groups.push(...rowGroups(below, look, { ...edges, y: belowAt }));
-  for (const note of foot) {
-    const x = note.align === 'left' ? margin : sheet.width - margin;
-    groups.push(noteGroup(note, ink, { x, y: sheet.height - margin - note.lines.length * note.size * leading }));
-  }
+  const foot = sheet.height - margin;
+  if (legend.height > 0) groups.push(legendGroup(legend, ink, { x: margin, y: foot - legend.height }));
+  if (signed) groups.push(noteGroup(signed, ink, { x: edges.right, y: foot - signedHeight }));
   return groups;
 }
 

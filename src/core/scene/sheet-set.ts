@@ -1,7 +1,8 @@
 import { hierarchyOf, type Hierarchy } from '../hierarchy';
-import { own, paperSize, pxPerPt, type BoxStyle, type DiagramCommon } from '../model';
+import { own, paperSize, plainLegend, pxPerPt, type BoxStyle, type DiagramCommon } from '../model';
 import { planBranches } from './branch-lines';
 import { fitOnSheet } from './fit-sheet';
+import { noLegend } from './legend';
 import { planSheets, type SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
 import type { Continued } from './marks';
@@ -41,7 +42,7 @@ export function sheetSet(
     const { sub, subStructure, subStyles } = part(plan, { number: plan.heads[0] === 0 ? 1 : 88, of: 88 });
     const fit = fitOnSheet(sub, subStructure, subStyles, {
       beside: besideOf(sub, subStructure, words),
-      legend: legendOf(sub, subStructure, words),
+      legend: legendOf(sub, subStructure, subStyles, words),
       marks: marksOf(structure, plan, new Map()),
       branches: words.branches ? planBranches(sub, subStructure, words.branches) : null,
     });
@@ -98,7 +99,7 @@ function capacityOf(
   const paper = paperSize(diagram.sheet) ?? paperSize({ size: 'A4', orientation: 'landscape' })!;
   const fit = fitOnSheet(diagram, structure, styles, {
     beside: besideOf(diagram, structure, words),
-    legend: '',
+    legend: noLegend,
     branches: words.branches ? planBranches(diagram, structure, words.branches) : null,
   });
   const { width, height } = fit.fitted;
@@ -133,9 +134,14 @@ function partOf(
   const links = Object.fromEntries(
     Object.entries(diagram.links).filter(([, { from, to }]) => own(entries, from) && own(entries, to)),
   );
-  // Tiers are told as in the whole.
-  const styled = { ...diagram.styles, ...linesFrom(diagram, structure.tier[heads[0]!]! - 1) };
-  const sub = onItsSheet({ ...diagram, entries, links, tiers: {}, styles: styled }, diagram, name, page);
+  const down = structure.tier[heads[0]!]! - 1;
+  const styled = { ...diagram.styles, ...linesFrom(diagram, down) };
+  const sub = onItsSheet(
+    { ...diagram, entries, links, tiers: tiersFrom(diagram, structure, down), styles: styled },
+    diagram,
+    name,
+    page,
+  );
   const subStructure = hierarchyOf(entries);
   const subStyles = subStructure.ids.map((id) => styles[structure.index.get(id)!]!);
   return { sub, subStructure, subStyles, name };
@@ -151,12 +157,31 @@ export const onItsSheet = <D extends DiagramCommon>(part: D, whole: DiagramCommo
   ...titledAs(whole, name, page),
   nudges: {},
   notes: notesOn(whole, page.number),
+  ...legendOn(whole),
   sheet: { ...whole.sheet, leastPrint: null },
 });
+
+/** Tiers of a part are named as in the whole, and so stand in its legend only where any do in that of the whole. */
+function legendOn({ legend, tiers }: DiagramCommon): Pick<DiagramCommon, 'legend'> {
+  const named = Object.values(tiers).some(({ name }) => name !== null);
+  return named || legend?.tiers === 'shown' ? {} : { legend: { ...(legend ?? plainLegend), tiers: 'hidden' } };
+}
 
 /** Notes that belong to no entry stand on the first sheet alone. */
 const notesOn = ({ notes }: DiagramCommon, number: number): DiagramCommon['notes'] =>
   number === 1 ? notes : Object.fromEntries(Object.entries(notes).filter(([, { place }]) => place.kind === 'entry'));
+
+/** Tiers as a sheet counts them that begins so many tiers down, with the names and sizes that they have in the whole. */
+function tiersFrom({ tiers, legend }: DiagramCommon, { tierStart }: Hierarchy, down: number): DiagramCommon['tiers'] {
+  const moved: DiagramCommon['tiers'] = {};
+  for (let tier = down + 1; tier < tierStart.length; tier++) {
+    const settings = own(tiers, String(tier));
+    // Where all tiers stand in the legend, they are counted there as in the whole.
+    const name = settings?.name ?? (legend?.tiers === 'shown' ? `Tier ${tier}` : null);
+    if (settings || name !== null) moved[String(tier - down)] = { gap: null, width: null, ...settings, name };
+  }
+  return moved;
+}
 
 /** What is set for lines to a tier, told by the tiers of a sheet that begins so many tiers down. */
 function linesFrom({ styles: { tierLines } }: DiagramCommon, down: number): Pick<DiagramCommon['styles'], 'tierLines'> {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { paperSize } from '../model';
 import { createDiagram, type Diagram } from '../diagram';
 import { looks } from '../style';
+import type { Legend } from './legend';
 import { freeRoom, placeOnSheet } from './place-sheet';
 import type { Rect } from './scene';
 import { sheetNotes } from './sheet-notes';
@@ -25,7 +26,7 @@ const diagrams: fc.Arbitrary<Diagram> = fc
     titleBlock: { ...plain.titleBlock, ...block },
   }));
 const size = fc.record({ width: fc.integer({ min: 1, max: 9000 }), height: fc.integer({ min: 1, max: 9000 }) });
-const legend = fc.constantFrom('', 'Dashed: vacant');
+const legend = fc.constantFrom<Legend>([], [{ words: 'Vacant' }]);
 
 describe('a drawing on its sheet', () => {
   it('keeps to the margins and clear of what is written above and below it', () => {
@@ -47,8 +48,8 @@ describe('a drawing on its sheet', () => {
   it('is as large as one of both sides allows, up to the largest scale', () => {
     fc.assert(
       fc.property(diagrams, size, (diagram, { width, height }) => {
-        const { drawing, sheet } = placeOnSheet(diagram, { width, height }, '', 1.25);
-        const free = freeRoom(diagram, '');
+        const { drawing, sheet } = placeOnSheet(diagram, { width, height }, [], 1.25);
+        const free = freeRoom(diagram, []);
         if (!free) {
           expect(drawing.scale).toBe(1);
           expect(sheet.width).toBeGreaterThanOrEqual(width);
@@ -73,7 +74,7 @@ describe('what is written on the sheet', () => {
         const wanted = [
           ...(shown && title ? ['title'] : []),
           ...(shown && subtitle ? ['subtitle'] : []),
-          ...(words ? ['legend'] : []),
+          ...(words.length > 0 ? ['legend'] : []),
           ...(shown && (author || date) ? ['signed'] : []),
         ];
         expect(notes.map(({ stands }) => stands.id)).toEqual(wanted);
@@ -104,7 +105,7 @@ describe('long texts around a drawing', () => {
     subtitle: long,
     author: long,
     date: long,
-    words: long,
+    words: long.map((words): Legend => (words === '' ? [] : [{ words }, { words: 'Vacant' }])),
     margin: fc.integer({ min: 0, max: 60 }),
   });
   const rect = ({ bounds }: { readonly bounds: Rect }) => bounds;
@@ -145,7 +146,7 @@ describe('long texts around a drawing', () => {
   it('leave the drawing its place below the title and above the foot', () => {
     const title = 'Who answers to whom at the field centre, the boathouse and the reserve '.repeat(2).trim();
     const diagram: Diagram = { ...plain, titleBlock: { ...plain.titleBlock, title, author: 'The office' } };
-    const { sheet, drawing, notes } = placeOnSheet(diagram, { width: 900, height: 600 }, 'Dashed: vacant', 1);
+    const { sheet, drawing, notes } = placeOnSheet(diagram, { width: 900, height: 600 }, [{ words: 'Vacant' }], 1);
     const groups = sheetNotes(diagram, looks[0]!, sheet, notes);
     expect(groups[0]!.children.length).toBeGreaterThan(1);
     const head = Math.max(

@@ -1,6 +1,7 @@
 import {
   bentBy,
   extentOfLines,
+  laneGap,
   placeLabel,
   roundedPath,
   routeLinks,
@@ -23,6 +24,7 @@ export interface Drawn {
   readonly width: Float64Array;
   readonly height: Float64Array;
   readonly gaps: Gaps;
+  readonly direction: 'down' | 'right';
 }
 
 /** Links run in the middle of the narrowest gap between boxes, but no further from these than this. CSS px. */
@@ -120,7 +122,7 @@ const routed = new KeptFor<TierTreeLayout, { readonly ends: string; readonly way
 
 /** The ways of all links; kept per arrangement while their ends stay. */
 function routesOf(
-  { layout, gaps }: Drawn,
+  { layout, gaps, direction }: Drawn,
   boxes: readonly Extent[],
   links: readonly Link[],
   { index }: Hierarchy,
@@ -140,7 +142,12 @@ function routesOf(
   const before = routed.get(layout);
   if (before?.ends === key) return before.ways;
   const lines = [...layout.fans.values()].flatMap((fan) => fan.map(({ points }) => points));
-  const ways = routeLinks({ boxes, lines, out: Math.min(mostBeside, gaps.sibling / 2, gaps.branch / 2) }, ends);
+  const beside = Math.min(mostBeside, gaps.sibling / 2, gaps.branch / 2);
+  // Between two tiers, halfway between the boxes and the lines of the structure, as far as these leave room for both.
+  const least = Math.min(Infinity, ...gaps.tier.slice(1));
+  const between = Math.max(beside, Math.min(mostBeside / 2, least / 2 - laneGap));
+  const out = direction === 'down' ? { x: beside, y: between } : { x: between, y: beside };
+  const ways = routeLinks({ boxes, lines, out }, ends);
   routed.set(layout, { ends: key, ways });
   return ways;
 }

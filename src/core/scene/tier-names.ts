@@ -14,7 +14,7 @@ const apart = 10;
 const besideEms = 8;
 
 /** True where the names of tiers are to be drawn, and each tier has a line of its own to be named on. */
-const areDrawn = ({ arrangement: { tierNames, tiers } }: DiagramCommon): boolean =>
+export const namesAreDrawn = ({ arrangement: { tierNames, tiers } }: DiagramCommon): boolean =>
   tierNames === 'drawn' && tiers !== 'compact' && tiers !== 'indented';
 
 const nameOf = ({ tiers }: DiagramCommon, t: number): string => own(tiers, String(t + 1))?.name || roman(t + 1);
@@ -28,7 +28,7 @@ export const growsRight = ({ arrangement: { direction, tiers } }: DiagramCommon)
 
 /** Room that the names of tiers take before the drawing across its growth, CSS px; 0 where they are not drawn. */
 export function tierNameRoom(diagram: DiagramCommon, styles: readonly BoxStyle[], { sizes }: SizeChoices): number {
-  if (!areDrawn(diagram) || sizes.length === 0) return 0;
+  if (!namesAreDrawn(diagram) || sizes.length === 0) return 0;
   const size = sizeOf(styles);
   if (!growsRight(diagram)) {
     const widths = sizes.map((_, t) => widestOf(wrapWithin(nameOf(diagram, t), face, size, size * besideEms), size));

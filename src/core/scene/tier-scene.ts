@@ -1,21 +1,22 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
-import { isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
+import { hasRole, isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
 import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
 import { lookOf, tierStyle, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { isDrawnIn } from './drawn-in';
 import { entryGroup, type Padding } from './entry-group';
 import { fitOnSheet } from './fit-sheet';
+import { type Legend } from './legend';
+import { legendFrom, lineItem, linkItems, roleItems, tierItems } from './legend-items';
 import { boxBesideMark, markOf, type Continued } from './marks';
 import { placeOnSheet } from './place-sheet';
-import { ownRoleLegend } from './role-legend';
 import type { Rect, Scene, SceneGroup, TierBand } from './scene';
 import { sheetNotes } from './sheet-notes';
 import { sideLinks } from './side-links';
 import { structureLines } from './structure-lines';
 import { placedBounds, surroundings } from './surroundings';
 import { tierBandsBehind } from './tier-bands';
-import { growsRight, tierNames } from './tier-names';
+import { growsRight, namesAreDrawn, tierNames } from './tier-names';
 
 /** What a kind says of its drawing on tiers. */
 export interface TierWords {
@@ -41,7 +42,7 @@ export function tierScene(
   marks: Continued | null = null,
 ): Scene {
   const beside = besideOf(diagram, structure, words);
-  const legend = legendOf(diagram, structure, words);
+  const legend = legendOf(diagram, structure, styles, words);
   const plan = words.branches ? planBranches(diagram, structure, words.branches) : null;
   const fit = fitOnSheet(diagram, structure, styles, { beside, legend, marks, branches: plan });
   const direction = growsRight(diagram) ? 'right' : 'down';
@@ -56,7 +57,7 @@ export function tierScene(
   const onIt = { ...diagram, sheet: fit.sheet };
   const look = lookOf(diagram);
   const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
-  const links = sideLinks(diagram, structure, { layout, width, height, gaps }, words.linkKinds);
+  const links = sideLinks(diagram, structure, { layout, width, height, gaps, direction }, words.linkKinds);
   const names = tierNames(diagram, structure, styles, fit.fitted.layout.tiers, fit.margin);
   const lines = plan
     ? branchGroups(structure, places, fitted, { plan, joinRadius: diagram.arrangement.joinRadius })
@@ -141,20 +142,25 @@ function extentWith(
 }
 
 /** What the signs on the sheet mean, for those that occur. */
-export function legendOf(
+export const legendOf = (
   diagram: DiagramCommon,
   structure: Hierarchy,
+  styles: readonly BoxStyle[],
   { roles, linkKinds, branches }: TierWords,
-): string {
-  const there = new Set(structure.ids.map((_, i) => roleOf(diagram, structure, i, roles)));
-  const linked = new Set(Object.values(diagram.links).map(({ kind }) => kind));
-  return [
-    ...roles.all.filter(({ id, legend }) => legend !== undefined && there.has(id)).map(({ legend }) => legend!),
-    ...ownRoleLegend(diagram, structure, roles),
-    ...linkKinds.filter(({ id }) => linked.has(id)).map(({ legend }) => legend),
-    ...(branches?.legend ? [branches.legend] : []),
-  ].join('.  ');
-}
+): Legend =>
+  legendFrom(
+    diagram,
+    {
+      tiers: (which) => tierItems(diagram, structure, styles, { which, wordFor: (tier) => `Tier ${tier}` }),
+      roles: () =>
+        roleItems(diagram, roles, (role) => structure.ids.some((_, i) => hasRole(diagram, structure, i, roles, role))),
+      lines: () => [
+        ...linkItems(diagram, linkKinds),
+        ...(branches?.explained ?? []).map(({ words, line }) => lineItem(words, line)),
+      ],
+    },
+    namesAreDrawn(diagram),
+  );
 
 function boxes(
   diagram: DiagramCommon,

@@ -17,7 +17,7 @@ export interface LinkKind {
   readonly id: string;
   /** "Side link". */
   readonly name: string;
-  /** What its line means, as the legend says it. */
+  /** What its line means, as the legend says it beside a piece of it; empty for nothing. */
   readonly legend: string;
   readonly style: LinkPatch;
   /** True for the lines of the structure itself, which are styled and not drawn by hand. */

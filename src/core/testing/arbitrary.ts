@@ -135,6 +135,13 @@ export const commands: fc.Arbitrary<Command> = fc.oneof(
     kind: fc.constant('setTitleBlock' as const),
     patch: fc.record({ title: fc.string({ maxLength: 9 }), shown: fc.boolean() }, { requiredKeys: [] }),
   }),
+  fc.record({
+    kind: fc.constant('setLegend' as const),
+    patch: fc.record(
+      { tiers: fc.constantFrom('open' as const, 'shown' as const, 'hidden' as const), roles: fc.boolean() },
+      { requiredKeys: [] },
+    ),
+  }),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: '#aabbcc' })),
   scope.map((one): Command => ({ kind: 'setStyle', scope: one, property: 'fill', value: null })),
   fc

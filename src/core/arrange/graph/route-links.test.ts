@@ -36,7 +36,7 @@ describe('routes of links beside boxes', () => {
     fc.assert(
       fc.property(grounds, side, side, ({ boxes, links }, leaves, meets) => {
         const some = links.slice(0, 3).map((link) => ({ ...link, leaves, meets }));
-        routeLinks({ boxes, lines: [], out: 7 }, some).forEach((points, k) => {
+        routeLinks({ boxes, lines: [], out: { x: 7, y: 7 } }, some).forEach((points, k) => {
           for (const [end, x, y, wished] of [
             [some[k]!.from, points[0]!, points[1]!, leaves],
             [some[k]!.to, points.at(-2)!, points.at(-1)!, meets],
@@ -53,7 +53,7 @@ describe('routes of links beside boxes', () => {
   it('go level and upright from edge to edge, through no box', () => {
     fc.assert(
       fc.property(grounds, ({ boxes, links }) => {
-        routeLinks({ boxes, lines: [], out: 7 }, links).forEach((points, k) => {
+        routeLinks({ boxes, lines: [], out: { x: 7, y: 7 } }, links).forEach((points, k) => {
           for (let p = 2; p < points.length; p += 2)
             expect(points[p] === points[p - 2] || points[p + 1] === points[p - 1]).toBe(true);
           for (const [end, x, y] of [
@@ -80,7 +80,7 @@ describe('routes of links beside boxes', () => {
   it('keep lanes of their own, and docking points of their own', () => {
     fc.assert(
       fc.property(grounds, ({ boxes, links }) => {
-        const routes = routeLinks({ boxes, lines: [], out: 7 }, links).map(legs);
+        const routes = routeLinks({ boxes, lines: [], out: { x: 7, y: 7 } }, links).map(legs);
         for (const [i, a] of routes.entries())
           for (const b of routes.slice(i + 1))
             for (const one of a) for (const other of b) expect(alongEachOther(one, other)).toBe(false);
@@ -92,7 +92,7 @@ describe('routes of links beside boxes', () => {
     fc.assert(
       fc.property(grounds, ({ boxes, links }) => {
         const bundled = links.map((link, k) => ({ ...link, ...(k % 3 > 0 && { bundle: k % 3 }) }));
-        const routes = routeLinks({ boxes, lines: [], out: 7 }, bundled).map(legs);
+        const routes = routeLinks({ boxes, lines: [], out: { x: 7, y: 7 } }, bundled).map(legs);
         routes.forEach((a, i) =>
           routes.slice(i + 1).forEach((b, j) => {
             const together = bundled[i]!.bundle !== undefined && bundled[i]!.bundle === bundled[i + 1 + j]!.bundle;
@@ -108,7 +108,7 @@ describe('routes of links beside boxes', () => {
       Array.from({ length: 3 }, (_, k) => ({ x, y: y + k * 64, width: 100, height: 40 }));
     const boxes = [...column(0, 0), ...column(600, 400)];
     const ends = [0, 1, 2].map((k) => ({ from: k, to: k + 3, bundle: 1 }));
-    const ways = routeLinks({ boxes, lines: [], out: 7 }, ends);
+    const ways = routeLinks({ boxes, lines: [], out: { x: 7, y: 7 } }, ends);
     const { own, shared } = sharedWays(ways);
     expect(shared.length).toBeGreaterThan(0);
     // Own pieces and what is shared make up the whole of each way.
@@ -121,10 +121,10 @@ describe('routes of links beside boxes', () => {
       { x: 300, y: 0, width: 100, height: 40 },
     ];
     const line = [200, -500, 200, 500];
-    const [route] = routeLinks({ boxes, lines: [line], out: 7 }, [{ from: 0, to: 1 }]);
+    const [route] = routeLinks({ boxes, lines: [line], out: { x: 7, y: 7 } }, [{ from: 0, to: 1 }]);
     expect(route).toEqual([100, 20, 300, 20]);
     const along = [107, -500, 107, 20, 290, 20];
-    const [around] = routeLinks({ boxes, lines: [along], out: 7 }, [{ from: 0, to: 1 }]);
+    const [around] = routeLinks({ boxes, lines: [along], out: { x: 7, y: 7 } }, [{ from: 0, to: 1 }]);
     for (const one of legs(around!)) for (const other of legs(along)) expect(alongEachOther(one, other)).toBe(false);
   });
 });

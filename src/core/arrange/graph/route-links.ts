@@ -8,7 +8,7 @@ export interface RouteGround {
   /** Lines that may be crossed, but not run along. */
   readonly lines: readonly Polyline[];
   /** Distance at which a link runs beside a box. */
-  readonly out: number;
+  readonly out: { readonly x: number; readonly y: number };
 }
 
 export interface RouteEnds {
@@ -90,15 +90,15 @@ class Router {
     count: number,
   ) {
     const { boxes, lines, out } = ground;
-    this.inflate = Math.max(0.5, Math.min(3, out - 1));
+    this.inflate = Math.max(0.5, Math.min(3, out.x - 1, out.y - 1));
     const xs: number[] = [];
     const ys: number[] = [];
     let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
     for (const box of boxes) {
       for (let k = 0; k < lanes; k++) {
-        const d = out + k * laneGap;
-        xs.push(box.x - d, box.x + box.width + d);
-        ys.push(box.y - d, box.y + box.height + d);
+        const [across, down] = [out.x + k * laneGap, out.y + k * laneGap];
+        xs.push(box.x - across, box.x + box.width + across);
+        ys.push(box.y - down, box.y + box.height + down);
       }
       left = Math.min(left, box.x);
       top = Math.min(top, box.y);
@@ -106,9 +106,9 @@ class Router {
       bottom = Math.max(bottom, box.y + box.height);
     }
     for (let k = 0; k < Math.min(count, 40); k++) {
-      const d = out + (lanes + k) * laneGap;
-      xs.push(left - d, right + d);
-      ys.push(top - d, bottom + d);
+      const [across, down] = [out.x + (lanes + k) * laneGap, out.y + (lanes + k) * laneGap];
+      xs.push(left - across, right + across);
+      ys.push(top - down, bottom + down);
     }
     this.xs = apart(xs);
     this.ys = apart(ys);
@@ -149,7 +149,7 @@ class Router {
     const taken = this.dockedAt(i);
     const ports: Port[] = [];
     const offer = (px: number, py: number, dx: number, dy: number, share: number) => {
-      const end = { x: px + dx * out, y: py + dy * out };
+      const end = { x: px + dx * out.x, y: py + dy * out.y };
       if (taken.some((point) => Math.hypot(point.x - px, point.y - py) < laneGap + 1)) return;
       if (boxes.some((box, k) => k !== i && inside(box, end))) return;
       const towards = (other.x + other.width / 2 - px) * dx + (other.y + other.height / 2 - py) * dy;
@@ -167,7 +167,7 @@ class Router {
       offer(x + width * share, y + height, 0, 1, share);
     }
     if (ports.length === 0)
-      ports.push({ x, y: y + height / 2, outX: x - out, outY: y + height / 2, across: 'x', cost: 0 });
+      ports.push({ x, y: y + height / 2, outX: x - out.x, outY: y + height / 2, across: 'x', cost: 0 });
     return ports;
   }
 

@@ -150,6 +150,7 @@ export const conceptMap: Kind<MapTypes> = {
   ...listedStyles(mapRoles),
   takesLong: ({ entries, links }) => Object.keys(entries).length + Object.keys(links).length >= longFrom,
   scene: mapScene,
+  legend: ['tiers', 'roles'],
   sheetOpen: true,
   set: mapSet,
   sheets: {

@@ -27,7 +27,7 @@ export const mapRoleList: readonly Role[] = [
     id: example,
     name: 'Example',
     told: 'an example of the idea that leads to it',
-    legend: 'Slanted: an example',
+    legend: 'An example',
     style: () => ({ nameSlant: 'italic', nameWeight: 400, borderLine: 'dashed' }),
   },
 ];

@@ -111,7 +111,7 @@ function asAnalysis(diagram: DecisionTree, structure: Hierarchy): Shown {
     style: (id) => lines[!shown ? 'plain' : plan[structure.index.get(id)!] === 1 ? 'best' : 'other'],
     rank: (id) => (shown ? plan[structure.index.get(id)!]! : 0),
     ends: manner.ends,
-    ...(shown && { legend: 'Heavy line: best choice' }),
+    ...(shown && { explained: [{ words: 'Best choice', line: lines.best }] }),
   };
   const asHead = (id: string): Entry => {
     const entry = own(diagram.entries, id)!;

@@ -215,6 +215,7 @@ export const familyTree: Kind<FamilyTypes> = {
   ...listedStyles(familyRoles),
   takesLong: (diagram) => Object.keys(diagram.entries).length >= longFrom,
   scene: (diagram, structure, styles) => familyScene(diagram, withRelations(diagram, structure), styles),
+  legend: ['tiers', 'roles', 'lines'],
   sheetOpen: true,
   set: (diagram, structure, styles, least) => familySet(diagram, withRelations(diagram, structure), styles, least),
   sheets: {},

@@ -11,7 +11,7 @@ import { OrgChart } from './model';
 import { orgRoles, orgVocabulary } from './words';
 
 const linkKinds: readonly LinkKind[] = [
-  { id: 'side', name: 'Side link', legend: 'Dashed line: also reports to', style: { dash: 'dashed' } },
+  { id: 'side', name: 'Side link', legend: 'Also reports to', style: { dash: 'dashed' } },
 ];
 
 const tierWords: TierWords = {

@@ -7,7 +7,7 @@ export const orgRoles: Roles = {
   all: [
     { id: 'manager', name: 'Manager', told: 'has reports' },
     { id: 'assistant', name: 'Assistant', told: 'stands beside the line', beside: true },
-    { id: 'vacancy', name: 'Vacant post', told: 'post not filled', legend: 'Dashed box: post not filled', open: true },
+    { id: 'vacancy', name: 'Vacant post', told: 'post not filled', legend: 'Post not filled', open: true },
   ],
 };
 

@@ -7,13 +7,13 @@ export const topicRoles: Roles = {
   leading: 'class',
   all: [
     { id: 'class', name: 'Class', told: 'is divided further' },
-    { id: 'example', name: 'Example', told: 'stands for its class', legend: 'Dashed box: example', open: true },
+    { id: 'example', name: 'Example', told: 'stands for its class', legend: 'Example', open: true },
   ],
 };
 
 /** Links beside the division. */
 export const topicLinks: readonly LinkKind[] = [
-  { id: 'see-also', name: 'See also', legend: 'Dashed line: see also', style: { dash: 'dashed' } },
+  { id: 'see-also', name: 'See also', legend: 'See also', style: { dash: 'dashed' } },
 ];
 
 const exampleWords = /^(example|e\.?g\.?|beispiel|exemple|ejemplo)$/i;

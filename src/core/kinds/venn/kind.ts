@@ -180,6 +180,7 @@ export const venn: Kind<VennTypes> = {
     return (sets === 3 && isToScale(diagram, sets)) || Object.keys(diagram.entries).length > longFrom;
   },
   scene: vennScene,
+  legend: ['roles'],
   sheetOpen: false,
   set: null,
   sheets: {

@@ -141,9 +141,18 @@ function layersOfItem(diagram: Venn, entry: string): Layer[] {
   ];
 }
 
-/** Names of items stand in keys and along lines too, where all of a name is of one manner. */
-const itemStyle = (layers: Layer[], look: Look): BoxStyle =>
-  interned({ ...resolve(layers, look).style, nameMarks: 'plain' });
+const itemStyle = (layers: Layer[], look: Look): BoxStyle => interned(resolve(layers, look).style);
+
+/** What gives an item a box of its own, where it is set for its role or for it alone; in regions these say how the region is drawn. */
+export const boxing = ['shape', 'fill', 'border', 'borderWidth', 'borderLine', 'shade', 'effect'] as const;
+
+/** A box around the name of an item: none, one that shows what is below it, or one with a fill. */
+export function boxOfItem(diagram: Venn, entry: string, { sign }: BoxStyle): 'none' | 'clear' | 'filled' {
+  const patches = layersOfItem(diagram, entry).map(({ patch }) => patch);
+  const sets = (property: StyleProperty): boolean => patches.some((patch) => patch[property] !== undefined);
+  if (sets('fill') || sets('shade')) return 'filled';
+  return sign !== 'none' || boxing.some(sets) ? 'clear' : 'none';
+}
 
 interface RegionStyles {
   readonly look: Look;

@@ -2,6 +2,7 @@ import type { TitleBlock } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { Enclosures } from './Enclosures';
+import { Legend } from './Legend';
 import { SheetNotes } from './SheetNotes';
 
 const lines: { key: Exclude<keyof TitleBlock, 'shown'>; name: string }[] = [
@@ -55,9 +56,9 @@ export function NotesPanel() {
         Put today’s date
       </button>
       <p className="text-sm text-muted">
-        Title and subtitle stand above the drawing; author and date at the foot of the sheet. Where posts are vacant,
-        the sheet says what the dashed boxes mean.
+        Title and subtitle stand above the drawing; author and date at the foot of the sheet.
       </p>
+      <Legend />
       <SheetNotes besideEntries={encloses} />
       {encloses && <Enclosures />}
     </div>

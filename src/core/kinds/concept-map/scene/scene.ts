@@ -16,7 +16,6 @@ import {
   entryGroup,
   freeRoom,
   keptGroups,
-  ownRoleLegend,
   placeOnSheet,
   scalesFor,
   sheetNotes,
@@ -33,17 +32,16 @@ import {
   type SceneGroup,
   type TierBand,
 } from '../../../scene';
-import { foldName } from '../../../read';
 import { lookOf, tierStyle } from '../../../style';
 import { withoutParents } from '../../../hierarchy';
 import { example, type ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
 import { linksInOrder, type MapListing } from '../structure';
-import { mapRoleList, mapRoles, rankName } from '../words';
+import { rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
+import { legendOf } from './legend';
 import { withFewBends } from './ranked';
-import { wordBank } from './word-bank';
 import { gapPrimitive, withinPrimitives, wordsPrimitives } from './words';
 
 interface Kept {
@@ -56,7 +54,7 @@ const keptScene = new KeptFor<ConceptMap['titleBlock'], readonly SceneGroup[]>()
 /** From a map with complete styles to its Scene: ideas in boxes, the words of every link as a part of the drawing. */
 export function mapScene(diagram: ConceptMap, listing: MapListing, styles: readonly BoxStyle[]): Scene {
   const shown = asShown(diagram);
-  const legend = [wordBank(diagram), legendOf(diagram, listing)].filter(Boolean).join('   ');
+  const legend = legendOf(diagram, listing, styles);
   const smallestName = smallestText(diagram, listing, styles);
   const smallestPhrase = Object.values(diagram.links).reduce(
     (least, { id, phrase }) => (phrase.trim() === '' ? least : Math.min(least, styleOf(diagram, id).phraseSize)),
@@ -81,7 +79,16 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     diagram.map.blanks,
   ];
   const { links, onlyLinks } = diagram.styles;
-  const rest = JSON.stringify([legend, diagram.titleBlock, links, onlyLinks, largest, comfortable, wished, margin]);
+  const rest = JSON.stringify([
+    legend.map(({ words, box, line }) => [words, box?.shape, line !== undefined]),
+    diagram.titleBlock,
+    links,
+    onlyLinks,
+    largest,
+    comfortable,
+    wished,
+    margin,
+  ]);
   const before = keptFitted.get(listing);
   const isKept = before?.parts.at(-1) === rest && parts.every((part, i) => part === before.parts[i]);
   const fittedOnSheet = (): TakenSheet<FittedMap> => {
@@ -253,21 +260,6 @@ function linkGroups(diagram: ConceptMap, listing: MapListing, drawn: DrawnMap): 
 
 /** The part of a line that is left out for words that stand on it. */
 const roomOf = ({ x, y, width, height }: Rect): Rect => ({ x: x - 2, y: y - 1, width: width + 4, height: height + 2 });
-
-/** What the signs on the sheet mean, for those that occur; and the focus question, where the title does not tell it. */
-function legendOf(diagram: ConceptMap, listing: MapListing): string {
-  const { entries, map, titleBlock } = diagram;
-  const question = map.manner.question.trim();
-  const bare = foldName(question.replace(/[?!.]+$/, ''));
-  const isTold =
-    titleBlock.shown && [titleBlock.title, titleBlock.subtitle].some((text) => foldName(text).includes(bare));
-  const there = listing.ids.some((id) => own(entries, id)!.role === example);
-  return [
-    ...(question === '' || isTold ? [] : [`Focus question: ${question}`]),
-    ...mapRoleList.flatMap(({ legend }) => (there && legend ? [legend] : [])),
-    ...ownRoleLegend(diagram, withoutParents(listing), mapRoles),
-  ].join('   ');
-}
 
 /** "tides, rank 2; tides carry silt; tides flood mudflats". */
 function labelOf(

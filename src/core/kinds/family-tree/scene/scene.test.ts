@@ -260,7 +260,7 @@ describe('the drawing of a family', () => {
   it('adopted children have a dashed line, and the legend says so', () => {
     const { scene } = draw(demo);
     expect(scene.groups.some(({ children }) => children.some((one) => one.type === 'path' && one.dashed))).toBe(true);
-    expect(scene.notes.map(({ label }) => label).join()).toContain('Dashed line to a child: adopted');
+    expect(scene.notes.map(({ label }) => label).join()).toContain('Child: adopted');
   });
   it('around somebody only their relatives are drawn, and tiers are named after them', () => {
     const around = {

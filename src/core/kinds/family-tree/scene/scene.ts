@@ -1,6 +1,5 @@
 import { extentOfBoxes, extentOfLines, roundedPath } from '../../../arrange/graph';
 import {
-  capital,
   KeptFor,
   own,
   pushTo,
@@ -16,7 +15,6 @@ import {
   tierBandsBehind,
   entryGroup,
   freeRoom,
-  ownRoleLegend,
   placeOnSheet,
   scalesFor,
   sheetNotes,
@@ -25,6 +23,7 @@ import {
   takeSheet,
   tierNameRoom,
   tierNames,
+  type Legend,
   type Scene,
   type SceneGroup,
   type TakenSheet,
@@ -37,19 +36,21 @@ import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
 import { personOf, type FamilyTree, type Parentage } from '../model';
 import { partnersOf } from '../relations';
 import type { RelatedListing } from '../structure';
-import { familyRoles, parentageWords, tierName } from '../words';
+import { parentageWords } from '../words';
 import { bestRows } from './best-rows';
 import type { Rows } from './blocks';
 import { fitted, type Placed } from './fit';
 import type { FamilyLine } from './lanes';
+import { legendOf } from './legend';
 import { boxesOf } from './place-boxes';
+import { nameOfTier } from './tier-words';
 import { newTrials } from './trials';
 
 /** From a family with complete styles to its Scene: generations as tiers, each family's lines on levels of their own. */
 export function familyScene(diagram: FamilyTree, listing: RelatedListing, styles: readonly BoxStyle[]): Scene {
   const shown = asShown(diagram, listing);
   const rows = bestRows(diagram, listing);
-  const legend = legendOf(diagram, listing);
+  const legend = legendOf(diagram, listing, styles);
   const smallest = smallestText(shown, listing, styles);
   const usual = styles.find((_, i) => listing.tier[i]! > 0)?.nameSize ?? 13;
   const { largest, comfortable, wished } = scalesFor(diagram, { usual, smallest });
@@ -107,7 +108,7 @@ function withLife(entry: Entry, life: string): Entry {
 
 interface Taken extends TakenSheet<Placed> {
   readonly rows: Rows;
-  readonly legend: string;
+  readonly legend: Legend;
   readonly largest: number;
   readonly margin: number;
   readonly smallest: number | null;
@@ -198,20 +199,6 @@ function drawn(
   };
 }
 
-/** "Parents of Ada Quill" around a chosen person, else "Generation 3". */
-export function nameOfTier(diagram: FamilyTree, { index, tier }: RelatedListing, t: number): string {
-  const { of, view } = diagram.family.manner;
-  const at = of === null || view === 'whole' ? undefined : index.get(of);
-  if (at === undefined || tier[at] === 0) return tierName(t);
-  const away = t - tier[at]!;
-  const name = own(diagram.entries, of!)!.name || 'the person chosen';
-  if (away === 0) return name;
-  const steps = Math.abs(away);
-  const word = away < 0 ? 'parents' : 'children';
-  const led = steps === 1 ? word : steps === 2 ? `grand${word}` : `${'great-'.repeat(steps - 2)}grand${word}`;
-  return `${capital(led)} of ${name}`;
-}
-
 const dashedFor = (kind: Parentage['kind']): boolean => kind === 'adopted' || kind === 'step' || kind === 'foster';
 const dottedFor = (kind: Parentage['kind']): boolean => kind === 'donor' || kind === 'unknown' || kind === 'household';
 
@@ -261,28 +248,6 @@ function lineGroups(
       ],
     };
   });
-}
-
-function legendOf(diagram: FamilyTree, listing: RelatedListing): string {
-  const { family } = diagram;
-  const { shown } = listing;
-  const kinds = new Set(
-    Object.entries(family.parentage).flatMap(([id, links]) =>
-      shown.has(id) ? links.flatMap(({ kind, otherwise }) => [kind, ...(otherwise ? [otherwise.kind] : [])]) : [],
-    ),
-  );
-  const dashed = (['adopted', 'step', 'foster'] as const)
-    .filter((kind) => kinds.has(kind))
-    .map((kind) => parentageWords[kind]);
-  const dotted = (['donor', 'unknown'] as const).filter((kind) => kinds.has(kind)).map((kind) => parentageWords[kind]);
-  const parted = Object.values(family.unions).some(({ kind }) => kind === 'parted');
-  return [
-    ...(dashed.length > 0 ? [`Dashed line to a child: ${dashed.join(', ')}`] : []),
-    ...(dotted.length > 0 ? [`Dotted line to a child: ${dotted.join(', ')}`] : []),
-    ...(kinds.has('household') ? ['Dotted line: of the household'] : []),
-    ...(parted ? ['Dashed line between partners: parted'] : []),
-    ...ownRoleLegend(diagram, withoutParents(listing), familyRoles),
-  ].join('.  ');
 }
 
 /** "Ada Quill, 1850–1921, generation 2, child of Bo Quill and Cy Marsh, with Di Holm". */

@@ -24,7 +24,8 @@ import { familyStructure, withRelations, type RelatedListing } from '../structur
 import type { FamilyPart, FamilyTree } from '../model';
 import { bestRows } from './best-rows';
 import type { Rows } from './blocks';
-import { familyScene, nameOfTier } from './scene';
+import { familyScene } from './scene';
+import { nameOfTier } from './tier-words';
 
 /**
  * A family over as many sheets as it takes to print no smaller than `least` points: an overview, then the couples that are cut from it with their

@@ -1,7 +1,8 @@
 import { suited, wideShapes, type Scaled, type VennLayout } from '../../../arrange/curves';
 import { freeRoom, type Rect } from '../../../scene';
 import type { Venn, VennSet } from '../model';
-import { arrangeVenn, countsOf, largestScale, noLegend, scaledShapes, usualShapes, type Placed } from './arrangement';
+import { arrangeVenn, countsOf, largestScale, scaledShapes, usualShapes, type Placed } from './arrangement';
+import { vennLegend } from './legend';
 import { namesInside } from './nested';
 import { scaleWithKey, type KeyPart } from './key-plan';
 
@@ -56,7 +57,7 @@ export function arranged<T extends Surroundings>(
   };
   const usual = inShapes(usualShapes(sets.length, scaled));
   if (keyedIn(usual) === 0 || scaled) return { whole: usual, surroundings: around(usual) };
-  const sheet = freeRoom(diagram, noLegend);
+  const sheet = freeRoom(diagram, vennLegend(diagram));
   const judged = (whole: Arranged): Judged<T> => {
     const surroundings = around(whole);
     const scale = scaleWithKey(surroundings.parts, { frame: surroundings.frame, sheet });

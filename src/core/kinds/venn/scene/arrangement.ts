@@ -12,9 +12,10 @@ import {
 import { boxText, faceOf, sansFace, widthOf, type BoxText, type Face, type TextWidth } from '../../../measure';
 import { keyOfMask, maskOf, mostToScale, type VennSet, type Venn } from '../model';
 import { remember, type BoxStyle, type Entry, own, pushTo } from '../../../model';
-import { regionStyle, setStyle } from '../styles';
+import { boxOfItem, regionStyle, setStyle } from '../styles';
+import { vennLegend } from './legend';
 import type { Listing } from '../../../hierarchy';
-import { freeRoom } from '../../../scene';
+import { boxAround, freeRoom, textMiddle } from '../../../scene';
 
 /** Where there is little to set, text grows with the drawing up to this. */
 export const largestScale = 1.45;
@@ -22,8 +23,6 @@ export const largestScale = 1.45;
 export const apart = 18;
 /** Around the curves, to the frame. */
 export const pad = 20;
-/** Nothing in a Venn diagram needs a legend at the foot of the sheet. */
-export const noLegend = '';
 
 /** Kept between text and curves; less where four and more sets leave little room. CSS px. */
 const marginFor = (sets: number): number => (sets > 3 ? 5 : 7);
@@ -40,9 +39,32 @@ export interface Placed {
   readonly text: BoxText;
   readonly mask: number;
   readonly picture: { readonly id: string; readonly width: number; readonly height: number } | null;
-  /** Of text and picture together. */
+  /** The box around its text, and where in it the text has its middle; null where it has none. */
+  readonly box: PlacedBox | null;
+  /** Of all that is drawn of it. */
   readonly width: number;
   readonly height: number;
+}
+
+export interface PlacedBox {
+  /** Complete style of the box; what has no fill of its own shows what is below it. */
+  readonly style: BoxStyle;
+  readonly width: number;
+  readonly height: number;
+  readonly middle: { readonly x: number; readonly y: number };
+}
+
+/** The box that an item has by its role or for itself. */
+function boxOf(diagram: Venn, entry: Entry, style: BoxStyle, text: BoxText): PlacedBox | null {
+  const kind = boxOfItem(diagram, entry.id, style);
+  if (kind === 'none') return null;
+  const { width, height } = boxAround(text, style, { narrowest: 0, padded: 'tight' });
+  return {
+    style: kind === 'filled' ? style : { ...style, cover: 0 },
+    width,
+    height,
+    middle: textMiddle(style, width, height),
+  };
 }
 
 /** Longest side of a picture, and its distance from the name below it. CSS px. */
@@ -63,14 +85,16 @@ export function placedEntries(
     const entry = own(diagram.entries, structure.ids[i]!)!;
     const text = boxText(entry, styles[i]!, inLine);
     const picture = pictured && entry.image ? pictureOf(entry.image) : null;
+    const box = boxOf(diagram, entry, styles[i]!, text);
     return {
       entry,
       style: styles[i]!,
       text,
       mask: maskOf(diagram.venn, sets, entry.id),
       picture,
-      width: Math.max(text.width, picture?.width ?? 0),
-      height: text.height + (picture ? picture.height + pictureGap : 0),
+      box,
+      width: Math.max((box ?? text).width, picture?.width ?? 0),
+      height: (box ?? text).height + (picture ? picture.height + pictureGap : 0),
     };
   });
 }
@@ -122,7 +146,7 @@ export function arrangeVenn(
   const n = sets.length;
   const extent = extentOf(shapes[0]!);
   const unit = { width: Math.max(0.1, extent.right - extent.left), height: Math.max(0.1, extent.bottom - extent.top) };
-  const free = freeRoom(diagram, noLegend);
+  const free = freeRoom(diagram, vennLegend(diagram));
   const least = free
     ? Math.max(
         60 / Math.max(unit.width, unit.height),

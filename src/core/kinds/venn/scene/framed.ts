@@ -52,11 +52,11 @@ export function framed(
   return { names, frame: { ...inner, y: top, height: bottom - top }, strip: strip.places };
 }
 
-export const listed = ({ entry, width, height, text }: Placed): Listed => ({
+export const listed = ({ entry, width, height, text, box }: Placed): Listed => ({
   id: entry.id,
   width,
   height,
-  baseline: height - text.height / 2 + (text.lines[0]?.baseline ?? 0),
+  baseline: height - (box ? box.height - box.middle.y : text.height / 2) + (text.lines[0]?.baseline ?? 0),
 });
 
 function boundsOf(layout: VennLayout, names: readonly SetName[]): Rect {

@@ -1,9 +1,9 @@
 import { type VennLayout } from '../../../arrange/curves';
-import { boxText } from '../../../measure';
+import { boxText, unmarked, type BoxText } from '../../../measure';
 import { KeptFor, type BoxStyle } from '../../../model';
 import { setsInOrder, type Venn } from '../model';
 import { lookOf, inkOnGround } from '../../../style';
-import { type Primitive, type SceneGroup } from '../../../scene';
+import { emptyBox, lineTexts, type Primitive, type SceneGroup } from '../../../scene';
 import { regionWords } from '../region-words';
 import { type Placed } from './arrangement';
 import { type ListedPlace } from './lists';
@@ -20,6 +20,8 @@ function regularOf(style: BoxStyle): BoxStyle {
   regular.set(style, made);
   return made;
 }
+
+const sizeOf = ({ width, height }: BoxText) => ({ width, height });
 
 /** The entries where they stand: in their regions, below the curves, or in the key. */
 export function items(
@@ -44,33 +46,43 @@ export function items(
   const fromElsewhere = new Set(elsewhere.map((one) => one.id));
   // A list reads from its left edge; in the regions lines stand in the middle.
   const fromLeft = new Set(inKey.map((one) => one.id));
-  return entries.flatMap(({ entry, style, text: inRegion, mask, picture, width, height }) => {
+  return entries.flatMap(({ entry, style, text: inRegion, mask, picture, box, width, height }) => {
     const place = at.get(entry.id);
     if (!place) return [];
-    const onSheet = fromElsewhere.has(entry.id) && mask !== 0;
+    const onSheet = fromElsewhere.has(entry.id) && mask !== 0 && box?.style.cover !== style.cover;
+    const listed = fromLeft.has(entry.id);
     // In the key, under a heading, names are no bolder than a list's.
-    const text = fromLeft.has(entry.id) ? boxText(entry, regularOf(style), inRegion.width + 0.5) : inRegion;
-    const left = (width - text.width) / 2;
-    const top = height - text.height;
-    const children = text.lines.map((line): Primitive => ({
-      type: 'text',
-      x: fromLeft.has(entry.id) ? 0 : left + (text.width - line.width) / 2,
-      y: top + text.height / 2 + line.baseline,
-      size: line.size,
-      fill: onSheet ? onGround : line.part === 'name' ? style.text : style.detailText,
-      runs: line.runs,
-      part: line.part,
-    }));
-    if (picture)
-      children.unshift({
-        type: 'image',
-        image: picture.id,
-        x: fromLeft.has(entry.id) ? 0 : (width - picture.width) / 2,
-        y: 0,
-        width: picture.width,
-        height: picture.height,
-      });
-    const label = [entry.name || 'No name yet', ...entry.details.filter(Boolean), regionWords(sets, mask)].join(', ');
+    const text = listed && !box ? boxText(entry, regularOf(style), inRegion.width + 0.5) : inRegion;
+    const own = box ?? { ...sizeOf(text), middle: { x: text.width / 2, y: text.height / 2 } };
+    const left = listed ? 0 : (width - own.width) / 2;
+    const top = height - own.height;
+    const colours = onSheet ? { name: onGround, detail: onGround } : { name: style.text, detail: style.detailText };
+    const children: Primitive[] = [
+      ...(picture
+        ? [
+            {
+              type: 'image' as const,
+              image: picture.id,
+              x: listed ? 0 : (width - picture.width) / 2,
+              y: 0,
+              width: picture.width,
+              height: picture.height,
+            },
+          ]
+        : []),
+      ...(box ? emptyBox(box.style, { x: left, y: top, width: box.width, height: box.height }) : []),
+      ...text.lines.flatMap((line): Primitive[] => {
+        if (line.width === 0) return [];
+        const from = listed && !box ? 0 : left + own.middle.x - line.width / 2;
+        return lineTexts(line, {
+          x: from,
+          y: top + own.middle.y + line.baseline,
+          fill: line.part === 'name' ? colours.name : colours.detail,
+        });
+      }),
+    ];
+    const named = style.nameMarks === 'set' ? unmarked(entry.name) : entry.name;
+    const label = [named || 'No name yet', ...entry.details.filter(Boolean), regionWords(sets, mask)].join(', ');
     return [
       {
         ...plainGroup({ for: 'entry', id: entry.id }, label, { x: 0, y: 0, width, height }, children),

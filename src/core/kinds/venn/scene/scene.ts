@@ -17,11 +17,12 @@ import {
   sheetNotes,
 } from '../../../scene';
 import { keyHeading } from '../region-words';
-import { apart, largestScale, noLegend, pad, placedEntries, type Placed } from './arrangement';
+import { apart, largestScale, pad, placedEntries, type Placed } from './arrangement';
 import { arranged, keyedMasks, type Arranged } from './arranged';
 import { keyBeside } from './key';
 import { type KeyPart } from './key-plan';
 import { framed, listed } from './framed';
+import { vennLegend } from './legend';
 import { listBelow } from './lists';
 
 import { frame, outlines } from './curve-groups';
@@ -46,6 +47,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const { manner } = diagram.venn;
   const look = lookOf(diagram);
   const ink = inkOnGround(look);
+  const legend = vennLegend(diagram);
   const broken = (text: 'wide' | 'narrow') => placedEntries(diagram, structure, styles, sets, text);
   const shown = manner.content === 'names' || manner.content === 'scattered';
   const { whole, surroundings } = arranged(diagram, sets, shown, broken, (one) => ({
@@ -66,7 +68,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
     parts,
     {
       frame: around,
-      sheet: freeRoom(diagram, noLegend),
+      sheet: freeRoom(diagram, legend),
       avoid: [...names.flatMap((name) => name.boxes), ...(shown ? textBoxes(layout, entries) : [])],
     },
     ink,
@@ -98,7 +100,7 @@ export function vennScene(diagram: Venn, structure: Listing, styles: readonly Bo
   const { sheet, drawing, notes } = placeOnSheet(
     diagram,
     { width: right + dx, height: bottom + dy },
-    noLegend,
+    legend,
     largestScale,
   );
   const sizes = entries.map(({ style }) => style.nameSize);

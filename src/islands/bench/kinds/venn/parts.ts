@@ -43,14 +43,20 @@ const regionProperties = [
   'detailSlant',
   'detailText',
   'cover',
+  'nameMarks',
+  'sign',
+  'signColour',
 ] as const;
+/** Of items with a role, and of single ones, which have a box of their own once anything of it is set. */
+const itemProperties = [...regionProperties, 'shape', 'corner', 'room', 'shade', 'effect'] as const;
 
 export const vennParts: KindParts = {
   List: SetList,
   Arrangement: VennArrangement,
   Figures: lazy(() => import('./VennFigures').then((module) => ({ default: module.VennFigures }))),
   HandOut: Exercise,
-  properties: (scope) => (scope.kind === 'set' ? curveProperties : regionProperties),
+  properties: ({ kind }) =>
+    kind === 'set' ? curveProperties : kind === 'role' || kind === 'this' ? itemProperties : regionProperties,
   fillsElsewhere: true,
   encloses: false,
   sample: sampleSets(),
