@@ -1,5 +1,5 @@
 import type { Listing } from '../hierarchy';
-import { apart, withoutSearch, type BoxStyle, type Finding } from '../model';
+import { apart, atFirstSight, withoutSearch, type BoxStyle, type Finding } from '../model';
 import type { Scene, SheetSet } from '../scene';
 import { kindOf, type Diagram } from './diagram';
 
@@ -27,8 +27,17 @@ export function drawAtOnce(diagram: Diagram): Drawn | null {
   return kind.arranged?.restIsQuick(diagram) ? withoutSearch(() => draw(diagram)) : null;
 }
 
-/** The same for what is only tried. */
-export const drawApartAtOnce = (diagram: Diagram): Drawn | null => apart(() => drawAtOnce(diagram));
+/**
+ * What is only tried, where that takes less than a frame; null elsewhere. Not `whole`: arranged much as the diagram was before, to be shown until it is known
+ * how it is drawn.
+ */
+export function drawFirstSight(diagram: Diagram): { readonly drawn: Drawn; readonly whole: boolean } | null {
+  const kind = kindOf(diagram.kind);
+  if (!kind.takesLong(diagram)) return { drawn: drawApart(diagram), whole: true };
+  if (!kind.arranged?.restIsQuick(diagram)) return null;
+  const sight = apart(() => atFirstSight(() => draw(diagram)));
+  return sight && { drawn: sight.made, whole: sight.whole };
+}
 
 /** How a diagram is arranged, as far as it was searched for here, for another thread; null for nothing. */
 export function arrangementFound(diagram: Diagram): unknown {

@@ -1,4 +1,4 @@
-import { drawnDetails, type BoxStyle, type Entry } from '../model';
+import { drawnDetails, interning, type BoxStyle, type Entry } from '../model';
 import { faceOf, type Face } from './face';
 import { baseOf } from './bidi';
 import { isMarked, markedFolds, unmarked, type MarkedPiece } from './marked-text';
@@ -44,18 +44,52 @@ export interface TextFolds {
   readonly details: readonly (readonly Wrapped[])[];
 }
 
-const folded = new WeakMap<Entry, Map<BoxStyle, TextFolds>>();
+/** What of a style tells how text is set. */
+type TextStyle = Pick<
+  BoxStyle,
+  | 'nameFont'
+  | 'nameSize'
+  | 'nameWeight'
+  | 'nameSlant'
+  | 'nameCase'
+  | 'nameMarks'
+  | 'details'
+  | 'detailOrder'
+  | 'detailFont'
+  | 'detailSize'
+  | 'detailWeight'
+  | 'detailSlant'
+>;
+const internedText = interning<TextStyle>(1000);
+const textStyles = new WeakMap<BoxStyle, TextStyle>();
+
+/** One object for all styles that set text alike, whatever their colours and boxes, so that another look need not measure anew. */
+function textStyleOf(style: BoxStyle): TextStyle {
+  const known = textStyles.get(style);
+  if (known) return known;
+  const { nameFont, nameSize, nameWeight, nameSlant, nameCase, nameMarks } = style;
+  const { details, detailOrder, detailFont, detailSize, detailWeight, detailSlant } = style;
+  const made = internedText({
+    ...{ nameFont, nameSize, nameWeight, nameSlant, nameCase, nameMarks },
+    ...{ details, detailOrder, detailFont, detailSize, detailWeight, detailSlant },
+  });
+  textStyles.set(style, made);
+  return made;
+}
+
+const folded = new WeakMap<Entry, Map<TextStyle, TextFolds>>();
 
 /** As a sign is lettered; ß becomes SS (Unicode default case conversion). */
 const capitals = (name: string): string => name.toUpperCase();
 
-const nameFaceOf = ({ nameFont, nameWeight, nameSlant }: BoxStyle): Face =>
+const nameFaceOf = ({ nameFont, nameWeight, nameSlant }: TextStyle): Face =>
   faceOf(nameFont, { weight: nameWeight, slant: nameSlant });
-const detailFaceOf = ({ detailFont, detailWeight, detailSlant }: BoxStyle): Face =>
+const detailFaceOf = ({ detailFont, detailWeight, detailSlant }: TextStyle): Face =>
   faceOf(detailFont, { weight: detailWeight, slant: detailSlant });
 
-/** The folds of an entry's text. Kept per entry and style, which never change in place. */
-export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
+/** The folds of an entry's text. Kept per entry and manner of text, which never change in place. */
+export function textFolds(entry: Entry, of: BoxStyle): TextFolds {
+  const style = textStyleOf(of);
   return keptBy(folded, entry, style, () => {
     const name = entry.name.trim() === '' ? ' ' : style.nameCase === 'capitals' ? capitals(entry.name) : entry.name;
     const whole = { widestDouble: style.nameSize * widestDoubleEms };
@@ -72,7 +106,7 @@ export function textFolds(entry: Entry, style: BoxStyle): TextFolds {
 }
 
 /** The folds of a name in which signs tell a manner. */
-function foldsOfMarked(name: string, { nameFont, nameSize, nameWeight, nameSlant }: BoxStyle): Wrapped[] {
+function foldsOfMarked(name: string, { nameFont, nameSize, nameWeight, nameSlant }: TextStyle): Wrapped[] {
   const setting = { typeface: nameFont, size: nameSize, weight: nameWeight, slant: nameSlant };
   const base = baseOf(unmarked(name));
   return markedFolds(name.trim(), setting, mostNameLines).map(({ lines, width }) => ({
@@ -97,21 +131,21 @@ export function widthWithin({ name, details }: TextFolds, wanted: number): numbe
   return width;
 }
 
-const kept = new WeakMap<Entry, Map<BoxStyle, Map<string, BoxText>>>();
+const kept = new WeakMap<Entry, Map<TextStyle, Map<string, BoxText>>>();
 
-/** Sets the text of an entry: the name in bold, the details lighter below. Kept per entry, style and way of breaking it. */
+/** Sets the text of an entry: the name in bold, the details lighter below. Kept per entry, manner and way of breaking it. */
 export function boxText(entry: Entry, style: BoxStyle, width: TextWidth = 'narrow'): BoxText {
   const wanted = typeof width === 'number' ? width : style.nameSize * wantedEms[width];
   const { name, details } = textFolds(entry, style);
   const blocks = [foldWithin(name, wanted), ...details.map((detail) => foldWithin(detail, wanted))];
-  const ways = keptBy(kept, entry, style, () => new Map<string, BoxText>());
+  const ways = keptBy(kept, entry, textStyleOf(style), () => new Map<string, BoxText>());
   const key = blocks.map(({ lines }) => lines.length).join(' ');
   let text = ways.get(key);
   if (!text) ways.set(key, (text = set(blocks, style)));
   return text;
 }
 
-function set([name, ...details]: readonly Wrapped[], style: BoxStyle): BoxText {
+function set([name, ...details]: readonly Wrapped[], style: TextStyle): BoxText {
   const [nameFace, detailFace] = [nameFaceOf(style), detailFaceOf(style)];
   const blocks = [
     ...linesOf(name!, 'name', nameFace, style.nameSize),
@@ -145,7 +179,7 @@ const linesOf = (way: Wrapped, part: SetLine['part'], face: Face, size: number) 
     base: way.base,
   }));
 
-function keptBy<V>(by: WeakMap<Entry, Map<BoxStyle, V>>, entry: Entry, style: BoxStyle, make: () => V): V {
+function keptBy<V>(by: WeakMap<Entry, Map<TextStyle, V>>, entry: Entry, style: TextStyle, make: () => V): V {
   let byStyle = by.get(entry);
   if (!byStyle) by.set(entry, (byStyle = new Map()));
   let value = byStyle.get(style);

@@ -1,5 +1,5 @@
 import { lineRunsThrough, overlap } from '../arrange/graph';
-import { fitTree, newFitWork, type FitInput, type FitWork, type Fitted, type Gaps } from '../arrange/tree';
+import { fitLike, fitTree, newFitWork, type FitInput, type FitWork, type Fitted, type Gaps } from '../arrange/tree';
 import { tierCount, type Hierarchy } from '../hierarchy';
 import { KeptFor, longSearch, own, type BoxStyle, type DiagramCommon } from '../model';
 import { cellChoices, type BranchPlan } from './branch-lines';
@@ -123,16 +123,25 @@ function fittedOnce(structure: Hierarchy, choices: SizeChoices, input: FitInput,
     ...[direction, tiers, lowest, mostColumns, gaps, leastGaps, room, largestScale, comfortable],
     Array.from(input.beside).join(''),
   ]);
-  let known = kept.get(structure);
+  const known = kept.get(structure);
   // What came from another thread has the same sizes, but they are not the same object.
-  if (known && known.choices !== choices && sameSizes(known.choices, choices))
-    kept.set(structure, (known = { choices, byRest: known.byRest }));
-  if (!known || known.choices !== choices || known.byRest.size > mostKept)
-    kept.set(structure, (known = { choices, byRest: new Map() }));
-  const before = known.byRest.get(key);
+  const byRest = known && (known.choices === choices || sameSizes(known.choices, choices)) ? known.byRest : null;
+  if (byRest && known!.choices !== choices) kept.set(structure, { choices, byRest });
+  const before = byRest?.get(key);
   if (before) return before;
-  const fitted = longSearch(() => fitTree(input, work));
-  known.byRest.set(key, fitted);
+  const { found: fitted, searched } = longSearch(
+    () => fitTree(input, work),
+    () => {
+      const like = [...(known?.byRest.values() ?? [])].at(-1);
+      return like && (input.tiers === 'open' || input.tiers === like.manner) ? fitLike(input, like) : null;
+    },
+  );
+  // What will do for a first sight is no answer to keep.
+  if (searched) {
+    const room = byRest && byRest.size <= mostKept ? byRest : new Map<string, Fitted>();
+    room.set(key, fitted);
+    if (room !== byRest) kept.set(structure, { choices, byRest: room });
+  }
   return fitted;
 }
 

@@ -1,7 +1,15 @@
 import { sample, type TierSizes } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
 import { heightWithin, textFolds, widthWithin, type TextFolds } from '../measure';
-import { KeptFor, own, type BoxStyle, type DiagramCommon, type StylePatch, type StyleProperty } from '../model';
+import {
+  interning,
+  KeptFor,
+  own,
+  type BoxStyle,
+  type DiagramCommon,
+  type StylePatch,
+  type StyleProperty,
+} from '../model';
 import { markHeight, markWidth, type Continued } from './marks';
 import { isSymbol } from './box-shapes';
 import { boxAround, type Padding } from './entry-group';
@@ -98,7 +106,13 @@ function isAsBefore(before: Tier, now: Tier): boolean {
     before.widest === now.widest &&
     before.pictured === now.pictured &&
     before.apart.every((one, k) => one === now.apart[k]) &&
-    before.folds.every((folds, k) => folds === now.folds[k] && before.styles[k] === now.styles[k]) &&
+    before.folds.every(
+      (folds, k) =>
+        folds === now.folds[k] &&
+        (before.styles[k] === now.styles[k] ||
+          (sizingOf(before.styles[k]!) === sizingOf(now.styles[k]!) &&
+            before.styles[k]!.equalSize === now.styles[k]!.equalSize)),
+    ) &&
     sameNumbers(before.beside.subarray(now.from, now.to), now.beside.subarray(now.from, now.to))
   );
 }
@@ -128,7 +142,8 @@ function marked(tier: Tier): Tier {
 }
 
 function ofTier(tier: Tier): Made {
-  const tried = widthsOf(tier).map((wanted) => ({ wanted, ...commonSize(tier, wanted) }));
+  const [easy, tight] = (['easy', 'tight'] as const).map((padded) => tier.ids.map((_, k) => stepsFor(tier, k, padded)));
+  const tried = widthsOf(tier).map((wanted) => ({ wanted, ...commonSize(tier, easy!, wanted) }));
   const good = tried.filter(
     (one) =>
       !tried.some(
@@ -142,8 +157,8 @@ function ofTier(tier: Tier): Made {
   const chosen = sample(good, mostChoices).map(({ wanted }) => wanted);
   return {
     wanted: chosen,
-    sizes: chosen.map((wanted) => sizesAt(tier, wanted, 'easy')),
-    tight: chosen.map((wanted) => sizesAt(tier, wanted, 'tight')),
+    sizes: chosen.map((wanted) => sizesAt(tier, easy!, wanted)),
+    tight: chosen.map((wanted) => sizesAt(tier, tight!, wanted)),
   };
 }
 
@@ -176,12 +191,12 @@ function widthsOf({ styles, folds, widest: limit, apart }: Tier): number[] {
 const symbolOf = (shape: BoxStyle['shape']): string => (isSymbol(shape) ? shape : '');
 
 /** The size that most boxes of a tier share at a width of text. */
-function commonSize(tier: Tier, wanted: number): { width: number; height: number } {
+function commonSize(tier: Tier, steps: readonly Steps[], wanted: number): { width: number; height: number } {
   let [width, height] = [0, 0];
   const counts = counting(tier.apart);
   for (let k = 0; k < tier.ids.length; k++) {
     if (!counts(k)) continue;
-    const size = sizeOf(tier, k, wanted, 'easy');
+    const size = sizeOf(steps[k]!, wanted);
     width = Math.max(width, size.width);
     height = Math.max(height, size.height);
   }
@@ -193,45 +208,63 @@ interface BoxSize {
   readonly height: number;
 }
 
+type Sizing = Pick<BoxStyle, 'shape' | 'corner' | 'room' | 'nameSize' | 'detailSize' | 'photo' | 'sign'>;
+const internedSizing = interning<Sizing>(1000);
+const sizings = new WeakMap<BoxStyle, Sizing>();
+
+/** One object for all styles that make boxes of one size, whatever their colours. */
+function sizingOf(style: BoxStyle): Sizing {
+  const known = sizings.get(style);
+  if (known) return known;
+  const { shape, corner, room, nameSize, detailSize, photo, sign } = style;
+  const made = internedSizing({ shape, corner, room, nameSize, detailSize, photo, sign });
+  sizings.set(style, made);
+  return made;
+}
+
 /** The sizes of a box from narrow to wide, each from a width of its text on. */
 interface Steps {
-  readonly style: BoxStyle;
+  readonly sizing: Sizing;
   readonly narrowest: number;
   readonly pictured: boolean;
   /** Rising; the first is 0. CSS px. */
   readonly from: readonly number[];
   readonly sizes: readonly BoxSize[];
 }
+/** As text keeps its folds in other looks, so it does its steps; of these a few manners. */
 const stepsOf = {
-  easy: new KeptFor<TextFolds, Steps>(),
-  tight: new KeptFor<TextFolds, Steps>(),
+  easy: new WeakMap<TextFolds, readonly Steps[]>(),
+  tight: new WeakMap<TextFolds, readonly Steps[]>(),
 };
+const mostManners = 12;
 
-/** Size of a box whose text is set within a width. It is asked for many widths at each edit, and changes only where the text breaks otherwise. */
-function sizeOf(
-  { folds: all, styles, narrowest, pictured }: Tier,
-  k: number,
-  wanted: number,
-  padded: Padding,
-): BoxSize {
+/** How large the box of an entry of a tier is by the width of its text; worked out once, as it is asked for many widths at each edit. */
+function stepsFor({ folds: all, styles, narrowest, pictured }: Tier, k: number, padded: Padding): Steps {
   const folds = all[k]!;
   const style = styles[k]!;
-  let steps = stepsOf[padded].get(folds);
-  if (!steps || steps.style !== style || steps.narrowest !== narrowest || steps.pictured !== pictured) {
-    const widths = [folds.name, ...folds.details].flatMap((ways) => ways.map(({ width }) => width));
-    const from = [...new Set([0, ...widths])].sort((a, b) => a - b);
-    const sizes = from.map((within) => {
-      const text = { width: widthWithin(folds, within), height: heightWithin(folds, style, within) };
-      return boxAround(pictured && hasPhotoRoom(style) ? withPhoto(text, style) : text, style, { narrowest, padded });
-    });
-    stepsOf[padded].set(folds, (steps = { style, narrowest, pictured, from, sizes }));
-  }
-  let at = steps.from.length - 1;
-  while (at > 0 && steps.from[at]! > wanted) at--;
-  return steps.sizes[at]!;
+  const sizing = sizingOf(style);
+  const known = stepsOf[padded].get(folds) ?? [];
+  const found = known.find((one) => one.sizing === sizing && one.narrowest === narrowest && one.pictured === pictured);
+  if (found) return found;
+  const widths = [folds.name, ...folds.details].flatMap((ways) => ways.map(({ width }) => width));
+  const from = [...new Set([0, ...widths])].sort((x, y) => x - y);
+  const sizes = from.map((within) => {
+    const text = { width: widthWithin(folds, within), height: heightWithin(folds, style, within) };
+    return boxAround(pictured && hasPhotoRoom(style) ? withPhoto(text, style) : text, style, { narrowest, padded });
+  });
+  const made: Steps = { sizing, narrowest, pictured, from, sizes };
+  stepsOf[padded].set(folds, [made, ...known].slice(0, mostManners));
+  return made;
 }
 
-function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
+/** Size of a box whose text is set within a width. */
+function sizeOf({ from, sizes }: Steps, wanted: number): BoxSize {
+  let at = from.length - 1;
+  while (at > 0 && from[at]! > wanted) at--;
+  return sizes[at]!;
+}
+
+function sizesAt(tier: Tier, steps: readonly Steps[], wanted: number): TierSizes {
   const { ids, from, beside, styles, marks, apart } = tier;
   const width = new Float64Array(ids.length);
   const height = new Float64Array(ids.length);
@@ -248,7 +281,7 @@ function sizesAt(tier: Tier, wanted: number, padded: Padding): TierSizes {
     return Object.assign(lastAlike, { beside: aside, shape: style.shape, one }).one;
   };
   ids.forEach((_, k) => {
-    const size = sizeOf(tier, k, wanted, padded);
+    const size = sizeOf(steps[k]!, wanted);
     width[k] = size.width;
     height[k] = size.height;
     if (!styles[k]!.equalSize || apart[k]) return;

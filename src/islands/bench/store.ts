@@ -11,7 +11,7 @@ import {
   Command,
   check,
   draw,
-  drawApartAtOnce,
+  drawFirstSight,
   drawAtOnce,
   kindOf,
   type Drawn,
@@ -128,6 +128,9 @@ function scopeAfter(scope: Scope, selection: Selection): Scope {
 const nothingLit: ReadonlySet<string> = new Set();
 const notDrawn =
   'This could not be drawn; the drawing shown is the one before. Take the change back, or load the page again.';
+
+/** A first sight is painted before it is looked for more closely; who only passes over a choice asks for no more. In milliseconds. */
+const seenFirst = 120;
 
 /** One store a bench; `sync` sends what is done. */
 export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, history: History = emptyHistory) {
@@ -259,13 +262,19 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
         const outcome = applyGesture(get().diagram, gesture);
         if (!outcome.ok) return;
         const tried = outcome.diagram;
-        const trial = drawApartAtOnce(tried);
-        if (trial) return set({ trial });
+        const first = drawFirstSight(tried);
+        if (first) set({ trial: first.drawn });
+        if (first?.whole) return;
         trying = tried;
-        drawTrial(tried).then(
-          (trial) => trial && trying === tried && set({ trial }),
-          () => trying === tried && get().notify([notDrawn]),
-        );
+        const draw = () => {
+          if (trying !== tried) return;
+          drawTrial(tried).then(
+            (trial) => trial && trying === tried && set({ trial }),
+            () => trying === tried && get().notify([notDrawn]),
+          );
+        };
+        if (first) setTimeout(draw, seenFirst);
+        else draw();
       },
       // What was pointed at in one step is not pointed at in the next.
       set: (patch) => set(patch.step ? { lit: nothingLit, litRegions: nothingLit, focus: null, ...patch } : patch),

@@ -69,6 +69,8 @@ export interface Fitted {
   readonly manner: Manner;
   /** For each tier, which of its sizes. */
   readonly sizes: readonly number[];
+  /** How it was chosen to be arranged. */
+  readonly choice: Choice;
   readonly width: Float64Array;
   readonly height: Float64Array;
   /** Whether boxes have less room around their text. */
@@ -204,7 +206,7 @@ export function made(input: Task, manner: Manner, choice: Trial): Fitted {
           ? arrangeIndented(indentedInput(input, choice))
           : compactLayout(input, choice);
   const padded = choice.ease < 1 ? 'tight' : 'easy';
-  return { manner, sizes: choice.sizes, width, height, padded, gaps, layout, scale };
+  return { manner, sizes: choice.sizes, choice, width, height, padded, gaps, layout, scale };
 }
 
 /** How much wider siblings and the whole drawing may get for siblings to stand at one pitch. */

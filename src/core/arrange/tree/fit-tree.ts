@@ -2,6 +2,7 @@ import type { Look } from './compact/types';
 import {
   goal,
   made,
+  type Choice,
   newFitWork,
   scaleOf,
   type FitInput,
@@ -79,6 +80,19 @@ export function fitTree(given: FitInput, work: FitWork = newFitWork()): Fitted {
   }
   const compact = search(input, 'compact');
   return compact.scale > bands.scale * 1.03 ? made(input, 'compact', compact) : made(input, 'bands', bands);
+}
+
+/** Arranges a hierarchy as it was arranged with boxes of other sizes, without a search. A tier with fewer sizes to choose from takes the one at the same share. */
+export function fitLike(given: FitInput, { manner, choice, sizes }: Pick<Fitted, 'manner' | 'choice' | 'sizes'>): Fitted {
+  const input: Task = {
+    ...given,
+    foot: given.direction === 'down' ? given.foot : null,
+    items: allItems(given),
+    work: newFitWork(),
+  };
+  const at = (t: number): number => Math.min(sizes[t] ?? 0, given.sizes[t]!.length - 1);
+  const like: Choice = { ...choice, sizes: given.sizes.map((_, t) => at(t)), look: 'rough' };
+  return made(input, manner, { ...like, scale: scaleOf(input, manner, like) });
 }
 
 /**

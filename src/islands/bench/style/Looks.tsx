@@ -6,10 +6,12 @@ import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { handBackEverything } from './give-style';
 import { Tried } from './Tried';
+import { useReadyLooks } from './useReadyLooks';
 
 /** The looks, each as it draws a small sample; pointing at one tries it on the drawing. What was set by hand stays. */
 export function Looks({ kind }: { kind: KindId }) {
   const { store } = useParts();
+  useReadyLooks();
   const diagram = useBench((state) => state.diagram);
   const { look: chosen, palette } = diagram;
   const byHand = useMemo(() => settingsByHand(diagram).length, [diagram]);
