@@ -126,7 +126,14 @@ export async function measureBrowser(): Promise<void> {
     console.log('\nThe Bench in Chromium\n');
     const before = ticks();
     // A page of its own for each, which does not carry what others left in the memory.
-    for (const measure of [measureVenn, measureAnalysis, measureTopics, measureOn(500), measureOn(5000)]) {
+    for (const measure of [
+      measureVenn,
+      measureAnalysis,
+      measureTopics,
+      measureLooks,
+      measureOn(500),
+      measureOn(5000),
+    ]) {
       const page = await context.newPage();
       await measure(server, page);
       await page.close();
@@ -174,16 +181,28 @@ async function measureVenn(server: Server, page: Page): Promise<void> {
   }
 }
 
+/** Marks the moment of the next thing that is typed, or, as a pointer leaves where it was before it is told to be anywhere else, pointed at. */
+const begins = {
+  typed: `document.addEventListener('input', () => (began = performance.now()), true);`,
+  pointed: `document.addEventListener('pointerout', ({ relatedTarget }) => {
+    if (relatedTarget?.closest?.('[aria-label=Looks] button')) began ??= performance.now();
+  }, true);`,
+} as const;
+
 /**
- * From a key to the drawing that shows what it changed, also where that is made in a worker: to the change of the drawing, and to a task after the frame that
+ * From a key or from pointing to the drawing that shows what it changed, also where that is made in a worker: to the change of the drawing, and to a task after the frame that
  * paints it.
  */
-async function redrawing(page: Page, keys: string): Promise<{ readonly changed: Spread; readonly painted: Spread }> {
+async function redrawing(
+  page: Page,
+  gestures: readonly (() => Promise<unknown>)[],
+  by: keyof typeof begins,
+): Promise<{ readonly changed: Spread; readonly painted: Spread }> {
   await page.evaluate(`
     window.changed = []; window.painted = [];
     if (!window.redrawing) {
       let began = null;
-      document.addEventListener('input', () => (began = performance.now()), true);
+      ${begins[by]}
       window.redrawing = new MutationObserver(() => {
         if (began === null) return;
         const at = began;
@@ -195,9 +214,9 @@ async function redrawing(page: Page, keys: string): Promise<{ readonly changed: 
       window.redrawing.observe(stage, { subtree: true, childList: true, attributes: true, characterData: true });
     }
   `);
-  for (const key of keys) {
-    await page.keyboard.type(key);
-    await page.waitForTimeout(80 + 17 * chance());
+  for (const gesture of gestures) {
+    await gesture();
+    await page.waitForTimeout((by === 'typed' ? 80 : 400) + 17 * chance());
   }
   await page.waitForTimeout(300);
   const { changed, painted } = await page.evaluate<{ changed: number[]; painted: number[] }>(
@@ -226,7 +245,8 @@ async function measureAnalysis(server: Server, page: Page): Promise<void> {
     console.log(`500 nodes of an analysis, typing a payoff: ${both(await typing(page, '48215'))}`);
   }
   await cell.fill('');
-  const { changed, painted } = await redrawing(page, '1735209');
+  const keys = [...'1735209'].map((key) => () => page.keyboard.type(key));
+  const { changed, painted } = await redrawing(page, keys, 'typed');
   console.log(
     `500 nodes of an analysis, a payoff that outgrows its tier: drawing changed ${words(changed)}; painted ${words(painted)}`,
   );
@@ -243,6 +263,26 @@ async function measureTopics(server: Server, page: Page): Promise<void> {
     await page.waitForTimeout(500);
     console.log(`500 ideas, compact, typing a name: ${both(await typing(page, 'Salome Achterberg'))}`);
   }
+}
+
+/** 500 entries in a compact drawing: each look pointed at. */
+async function measureLooks(server: Server, page: Page): Promise<void> {
+  const diagram = diagramFromParents([...organisation(500).parent], (i) => `Waders of the creek ${i}`);
+  await opened(server, page, diagram, 1500);
+  await page.getByLabel('Steps').getByRole('button', { name: 'Style', exact: true }).click();
+  const all = page.getByLabel('Looks').getByRole('button');
+  await all.last().scrollIntoViewIfNeeded();
+  await page.waitForTimeout(3000);
+  const gestures = Array.from({ length: 3 }, () =>
+    Array.from({ length: 7 }, (_, k) => async () => {
+      await page.mouse.move(900, 780);
+      await page.waitForTimeout(300);
+      // A look that is not the chosen one.
+      await all.nth(k + 1).hover();
+    }),
+  ).flat();
+  const { changed, painted } = await redrawing(page, gestures, 'pointed');
+  console.log(`500 entries, pointing at a look: drawing changed ${words(changed)}; painted ${words(painted)}`);
 }
 
 const measureOn =
