@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { box, expect, makeChart, nameCell, step, test } from './fixtures';
+import { box, expect, make, makeChart, nameCell, step, test } from './fixtures';
 
 const middleOf = async (page: Page, name: string) => {
   const found = (await box(page, name).boundingBox())!;
@@ -177,4 +177,29 @@ test('columns of the list are headed, and a cell that is cut is whole while it i
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
   await expect(grip).toHaveAttribute('aria-valuenow', String(width + 24));
+});
+
+test('the words of a proposition are dragged aside, with their line, and sent back', async ({ desk: page }) => {
+  await make(page, 'tides --carry--> silt\ntides --uncover--> mudflats\nsilt --settles on--> mudflats', 'concept map');
+  const words = page.getByTestId('stage').getByText('uncover', { exact: true });
+  const place = async () => {
+    const { x, y, width, height } = (await words.boundingBox())!;
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+  // The drawing glides to its place.
+  await page.waitForTimeout(800);
+  const before = await place();
+  await page.mouse.move(before.x, before.y);
+  await page.mouse.down();
+  await page.mouse.move(before.x + 30, before.y + 4, { steps: 3 });
+  await expect(page.getByText('Let go to move the bend here')).toBeVisible();
+  await page.mouse.move(before.x + 60, before.y + 8, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(async () => (await place()).x - before.x).toBeGreaterThan(25);
+  await step(page, 'Style');
+  await page.getByRole('radio', { name: /Only the one from tides to mudflats/ }).check();
+  await expect(page.getByLabel('Bend moved', { exact: true })).not.toHaveValue('0');
+  await expect(page.getByLabel('Leaves', { exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Bend moved: set for this one/ }).click();
+  await expect.poll(async () => Math.abs((await place()).x - before.x)).toBeLessThan(1);
 });

@@ -12,6 +12,14 @@ function legToBend(points: Polyline): number {
   return best;
 }
 
+interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Along which axis what stands between two places is moved: the one that is more across their line. */
+export const bendAcross = (a: Place, b: Place): 'x' | 'y' => (Math.abs(b.x - a.x) >= Math.abs(b.y - a.y) ? 'y' : 'x');
+
 /** Along which axis a bend by hand moves a line: across the leg that moves. */
 export function bendAxis(points: Polyline): 'x' | 'y' {
   const k = legToBend(points);

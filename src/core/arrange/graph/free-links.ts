@@ -208,7 +208,7 @@ function trimmed(way: readonly number[], a: Extent, b: Extent): number[] {
 }
 
 /** Where the stretch from a point within a box towards another leaves it. */
-function edgePoint(x: number, y: number, tx: number, ty: number, box: Extent): [number, number] {
+export function edgePoint(x: number, y: number, tx: number, ty: number, box: Extent): [number, number] {
   const [dx, dy] = [tx - x, ty - y];
   const across = dx > 0 ? (box.x + box.width - x) / dx : dx < 0 ? (box.x - x) / dx : Infinity;
   const along = dy > 0 ? (box.y + box.height - y) / dy : dy < 0 ? (box.y - y) / dy : Infinity;

@@ -74,7 +74,7 @@ export interface KindParts {
   /** The regions that a scope of this kind lights, by their ids; left out where it has none. */
   litRegions?(scope: Scope): readonly string[];
   /** What besides entries can be dragged from a point in drawing coordinates. */
-  grab(drawn: Drawn, x: number, y: number): Grabbed | null;
+  grab(drawn: Drawn, x: number, y: number, reach: number): Grabbed | null;
   /** True where links can be drawn from one entry to another. */
   readonly drawsLinks: boolean;
   /** What drawing a link to free ground does; left out where it does nothing. */

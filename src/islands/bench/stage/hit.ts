@@ -34,6 +34,8 @@ export function groupsIn({ scene }: Drawn, area: Rect): SceneGroup[] {
 
 /** How near a line has to be pointed at, in px of the screen. */
 const reachPx = 6;
+/** The same in the drawing. */
+const reachOf = ({ scene }: Drawn, view: View): number => reachPx / (view.k * scene.drawing.scale);
 
 function isAt(group: SceneGroup, x: number, y: number, reach: number): boolean {
   const { selectable, bounds } = group;
@@ -59,7 +61,7 @@ function placeOf(drawn: Drawn, view: View, frame: Element, point: Point) {
 /** What lies under a point of the window: an entry before a link, a link before an area, a small area before a large one. */
 export function thingUnder(drawn: Drawn, view: View, frame: Element, point: Point): SceneGroup | null {
   const { x, y } = placeOf(drawn, view, frame, point);
-  const reach = reachPx / (view.k * drawn.scene.drawing.scale);
+  const reach = reachOf(drawn, view);
   const near = groupsIn(drawn, { x: x - reach, y: y - reach, width: 2 * reach, height: 2 * reach }).reverse();
   const at = near.filter((group) => isAt(group, x, y, reach));
   const rank = ({ stands, selectable }: SceneGroup) =>
@@ -79,5 +81,5 @@ export function grabbedUnder(diagram: Diagram, drawn: Drawn, view: View, frame: 
   const entry = entryUnder(drawn, view, frame, point);
   if (entry !== null) return { for: 'entry', id: entry };
   const { x, y } = placeOf(drawn, view, frame, point);
-  return partsOf(diagram.kind).grab(drawn, x, y);
+  return partsOf(diagram.kind).grab(drawn, x, y, reachOf(drawn, view));
 }

@@ -1,11 +1,9 @@
 import { bendAxis, distanceTo } from '../../../core/arrange/graph';
 import { kindOf, type Diagram, type Drawn } from '../../../core/diagram';
-import { own } from '../../../core/model';
+import { own, type Link } from '../../../core/model';
 import { linkStyle } from '../../../core/style';
 import type { DropPlan, Grabbed } from '../kinds/kind-parts';
 
-/** So near a line is grabbed. Drawing px. */
-const reach = 5;
 const most = 600;
 
 const coursesOf = ({ scene }: Drawn): readonly { readonly id: string; readonly course: readonly number[] }[] =>
@@ -13,8 +11,8 @@ const coursesOf = ({ scene }: Drawn): readonly { readonly id: string; readonly c
     stands.for === 'link' && selectable?.hit === 'line' ? [{ id: stands.id, course: selectable.course }] : [],
   );
 
-/** The link whose line lies at a point of the drawing, so that its bend can be dragged. */
-export function grabBend(drawn: Drawn, x: number, y: number): Grabbed | null {
+/** The link whose line lies within reach of a point of the drawing, so that its bend can be dragged. */
+export function grabBend(drawn: Drawn, x: number, y: number, reach: number): Grabbed | null {
   const found = coursesOf(drawn).find(({ course }) => distanceTo(course, x, y) <= reach);
   return found ? { for: 'bend', id: found.id } : null;
 }
@@ -25,12 +23,13 @@ export function bendPlan(
   drawn: Drawn,
   id: string,
   by: { readonly x: number; readonly y: number },
+  axisOf: (course: readonly number[], link: Link) => 'x' | 'y' = bendAxis,
 ): DropPlan {
   const link = own(diagram.links, id);
   const found = coursesOf(drawn).find((one) => one.id === id);
   if (!link || !found) return { words: '', gesture: null, target: null };
   const { bend } = linkStyle(diagram, link, kindOf(diagram.kind).linkKinds);
-  const value = Math.max(-most, Math.min(most, Math.round(bend + by[bendAxis(found.course)])));
+  const value = Math.max(-most, Math.min(most, Math.round(bend + by[axisOf(found.course, link)])));
   return {
     words: 'Let go to move the bend here',
     gesture: [

@@ -10,6 +10,8 @@ export interface LinkToDraw {
   readonly from: number;
   readonly to: number;
   readonly words: SetWords;
+  /** How far its words, or its middle, were moved by hand across the line. */
+  readonly bend: number;
 }
 
 /** A link as it is drawn. Of links that share their words the first has them, with the line to them. */

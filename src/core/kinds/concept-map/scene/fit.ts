@@ -255,6 +255,7 @@ function trialWith(
       from: listing.index.get(link.from)!,
       to: listing.index.get(link.to)!,
       words: wordsOf(diagram, link, { size, ems: 6 + 5 * share }),
+      bend: styleOf(diagram, link.id).bend,
     })),
     wanted,
     right: arrangement.direction === 'right',

@@ -32,8 +32,9 @@ export function rankedMap(
     row,
     across: right ? height : width,
     along: right ? width : height,
-    links: links.map(({ link, from, to, words }) => ({
-      ...{ from, to, words: words.lines.length === 0 ? '' : link.phrase.trim() },
+    links: links.map(({ link, from, to, words, bend }) => ({
+      // One that was moved by hand shares its words with no other.
+      ...{ from, to, words: words.lines.length === 0 ? '' : link.phrase.trim() + (bend === 0 ? '' : `\n${link.id}`) },
       across: right ? words.height : words.width,
       along: right ? words.width : words.height,
     })),

@@ -40,6 +40,7 @@ import { linksInOrder, type MapListing } from '../structure';
 import { rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
+import { withBends } from './bent';
 import { legendOf } from './legend';
 import { withFewBends } from './ranked';
 import { gapPrimitive, withinPrimitives, wordsPrimitives } from './words';
@@ -141,9 +142,10 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   };
 }
 
-/** Lines of rows are straightened once the sheet is chosen; those of other ways are straight. */
+/** Lines of rows are straightened once the sheet is chosen; those of other ways are straight. Then those that were moved by hand go where they were put. */
 function straightened({ sheet, fitted }: TakenSheet<FittedMap>, { direction }: Arrangement): TakenSheet<FittedMap> {
-  return { sheet, fitted: fitted.drawn.rows ? { ...fitted, drawn: withFewBends(fitted.drawn, direction) } : fitted };
+  const { drawn } = fitted;
+  return { sheet, fitted: { ...fitted, drawn: withBends(drawn.rows ? withFewBends(drawn, direction) : drawn) } };
 }
 
 /** Entries as their boxes show them: what is blanked has no words. */

@@ -1,5 +1,7 @@
 import { addBelow, newLink, type ConceptMap } from '../../../../core/kinds/concept-map';
-import { own } from '../../../../core/model';
+import { bendAcross } from '../../../../core/arrange/graph';
+import type { Drawn } from '../../../../core/diagram';
+import { own, type Link } from '../../../../core/model';
 import { newId } from '../../../shared/ids';
 import { entriesOf, entryPick, linkPick } from '../../selection';
 import { nudgePlan } from '../../tree/nudging';
@@ -22,6 +24,15 @@ export function dropPlan(diagram: ConceptMap, { grabbed: { id }, selection, over
     picks: [linkPick(link)],
     edits: link,
   };
+}
+
+/** Along which axis the words of a link are moved: across the line between its ideas. */
+export function acrossLink({ scene }: Drawn, { from, to }: Link): 'x' | 'y' {
+  const middle = (id: string) => {
+    const box = scene.groups.find(({ stands }) => stands.for === 'entry' && stands.id === id);
+    return box ? { x: box.x + box.bounds.width / 2, y: box.y + box.bounds.height / 2 } : { x: 0, y: 0 };
+  };
+  return bendAcross(middle(from), middle(to));
 }
 
 /** Drawing a link to free ground makes a new idea there: its phrase is typed first, then its name. */

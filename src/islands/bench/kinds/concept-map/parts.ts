@@ -7,7 +7,8 @@ import { linkScopes } from '../../style/link-scopes';
 import { enclosureScope, roleScopeAmong, thisScope, tierScope } from '../../style/tier-scopes';
 import type { KindParts, ScopeChoice } from '../kind-parts';
 import { Classroom } from './Classroom';
-import { dropPlan, linkToGround } from './dropping';
+import { bendPlan, grabBend } from '../../tree/bending';
+import { acrossLink, dropPlan, linkToGround } from './dropping';
 import { GraphOffer } from './GraphOffer';
 import { MapArrangement } from './MapArrangement';
 import { MapList } from './MapList';
@@ -30,16 +31,19 @@ export const conceptMapParts: KindParts = {
   Figures: lazy(() => import('./MapFigures').then((module) => ({ default: module.MapFiguresPanel }))),
   HandOut: () => createElement(Fragment, null, createElement(Classroom), createElement(GraphOffer)),
   properties: () => styleProperties,
-  notOfLinks: sideLinkProperties,
+  notOfLinks: sideLinkProperties.filter((one) => one !== 'bend'),
   sample: sampleMap(),
-  grab: () => null,
+  grab: grabBend,
   drawsLinks: true,
   glides: true,
   nudges: true,
   linkToGround: (diagram, from) => linkToGround(diagram as ConceptMap, from),
   towards: (_, { scene }, selected, direction) => nearestTowards(scene, selected, direction),
   keyed: () => null,
-  drop: (diagram, _drawn, dragged) => dropPlan(diagram as ConceptMap, dragged),
+  drop: (diagram, drawn, dragged) =>
+    dragged.grabbed.for === 'bend'
+      ? bendPlan(diagram, drawn, dragged.grabbed.id, dragged.by, (_, link) => acrossLink(drawn, link))
+      : dropPlan(diagram as ConceptMap, dragged),
   scopes: (diagram, { structure }, scope, selection): ScopeChoice[] => [
     { scope: { kind: 'everything' }, words: 'Everything' },
     tierScope(diagram, structure, scope, selection, 'Rank'),
