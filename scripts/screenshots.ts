@@ -44,17 +44,6 @@ for (const step of ['Arrange', 'Style', 'Figures', 'Hand out']) {
   await page.waitForTimeout(700);
   await shot(`bench-${step.toLowerCase().replace(' ', '-')}`);
 }
-await page.goto(`${address}/start`);
-await page.getByLabel('Your list').fill(await readFile('demo/lists/volunteer-certificates.csv', 'utf8'));
-await page.getByText('20 items').waitFor();
-await page.waitForTimeout(800);
-await shot('start-venn');
-
-await page.goto(`${address}/diagrams/brackwater-birds`);
-await page.getByTestId('stage').waitFor();
-await page.getByRole('textbox', { name: 'Name, line 5' }).click();
-await page.waitForTimeout(600);
-await shot('venn-list');
 await page.goto(`${address}/diagrams/brackwater-certificates`);
 await page.getByTestId('stage').waitFor();
 await stepTo('Arrange');

@@ -1,7 +1,7 @@
 import { drawnDetails, interning, type BoxStyle, type Entry } from '../model';
 import { faceOf, type Face } from './face';
 import { baseOf } from './bidi';
-import { isMarked, markedFolds, unmarked, type MarkedPiece } from './marked-text';
+import { isItem, isMarked, markedFolds, unmarked, type MarkedPiece } from './marked-text';
 import { capHeightOf, runsOf, widthOfRuns, type Run } from './measure';
 import { foldsOf, foldWithin, type Wrapped } from './wrap';
 
@@ -96,20 +96,30 @@ export function textFolds(entry: Entry, of: BoxStyle): TextFolds {
     return {
       name:
         style.nameMarks === 'set' && isMarked(name)
-          ? foldsOfMarked(name, style)
+          ? foldsOfMarked(name, nameSetting(style), mostNameLines)
           : foldsOf(name, nameFaceOf(style), style.nameSize, mostNameLines, whole),
       details: drawnDetails(entry, style)
         .filter((detail) => detail.trim() !== '')
-        .map((detail) => foldsOf(detail, detailFaceOf(style), style.detailSize, mostDetailLines)),
+        .map((detail) =>
+          style.nameMarks === 'set' && (isMarked(detail) || isItem(detail))
+            ? foldsOfMarked(detail, detailSetting(style), mostDetailLines)
+            : foldsOf(detail, detailFaceOf(style), style.detailSize, mostDetailLines),
+        ),
     };
   });
 }
 
-/** The folds of a name in which signs tell a manner. */
-function foldsOfMarked(name: string, { nameFont, nameSize, nameWeight, nameSlant }: TextStyle): Wrapped[] {
-  const setting = { typeface: nameFont, size: nameSize, weight: nameWeight, slant: nameSlant };
-  const base = baseOf(unmarked(name));
-  return markedFolds(name.trim(), setting, mostNameLines).map(({ lines, width }) => ({
+const nameSetting = ({ nameFont, nameSize, nameWeight, nameSlant }: TextStyle) => ({
+  ...{ typeface: nameFont, size: nameSize, weight: nameWeight, slant: nameSlant },
+});
+const detailSetting = ({ detailFont, detailSize, detailWeight, detailSlant }: TextStyle) => ({
+  ...{ typeface: detailFont, size: detailSize, weight: detailWeight, slant: detailSlant },
+});
+
+/** The folds of a text in which signs tell a manner. */
+function foldsOfMarked(text: string, setting: ReturnType<typeof nameSetting>, mostLines: number): Wrapped[] {
+  const base = baseOf(unmarked(text));
+  return markedFolds(text.trim(), setting, mostLines).map(({ lines, width }) => ({
     ...{ width, base, tall: false, marked: lines },
     lines: lines.map(({ pieces }) => pieces.flatMap(({ runs }) => runs.map(({ text }) => text)).join('')),
   }));

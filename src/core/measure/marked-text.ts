@@ -32,6 +32,11 @@ const bullet = '•';
 
 const marks = /\*\*(?=\S)(.+?)(?<=\S)\*\*(?!\*)|\*(?=\S)(.+?)(?<=\S)\*|\^\{([^{}]+)\}|_\{([^{}]+)\}/u;
 
+const item = /^\s*[-–•]\s+/u;
+
+/** Whether a line of a text is one of a list, and so begins with a dot. */
+export const isItem = (line: string): boolean => item.test(line);
+
 /** Whether a text has anything that is set in another manner. */
 export const isMarked = (text: string): boolean => marks.test(text);
 
@@ -92,9 +97,9 @@ const widthOfSpan = (span: Span, setting: Setting): number =>
 /** Sets a text with its lines broken at `width` CSS px; lines of the text stay lines, those that begin with a hyphen get a dot. O(characters). */
 export function setMarked(text: string, setting: Setting, width: number): MarkedLine[] {
   return text.split('\n').flatMap((line) => {
-    const item = /^\s*[-–•]\s+/u.exec(line);
-    const indent = item ? setting.size * 1.1 : 0;
-    const words = wordsOf(spansOf(item ? line.slice(item[0].length) : line, plain));
+    const dot = item.exec(line);
+    const indent = dot ? setting.size * 1.1 : 0;
+    const words = wordsOf(spansOf(dot ? line.slice(dot[0].length) : line, plain));
     const rows: Word[][] = [[]];
     let taken = 0;
     for (const word of words) {
@@ -107,7 +112,7 @@ export function setMarked(text: string, setting: Setting, width: number): Marked
       rows.at(-1)!.push(word);
       taken += word.reduce((sum, span) => sum + widthOfSpan(span, setting), 0);
     }
-    return rows.map((row, k) => lineOf(row.flat(), setting, indent, item !== null && k === 0));
+    return rows.map((row, k) => lineOf(row.flat(), setting, indent, dot !== null && k === 0));
   });
 }
 

@@ -67,7 +67,7 @@ export const BoxStyle = z.strictObject({
   nameWeight: Weight,
   nameSlant: Slant,
   nameCase: z.enum(['typed', 'capitals']),
-  /** `set`: signs in names tell a manner, as in notes: **bold**, *slanted*, x^{2}, H_{2}O. */
+  /** `set`: signs in names and details tell a manner, as in notes: **bold**, *slanted*, x^{2}, H_{2}O; details that begin with a hyphen get a dot. */
   nameMarks: z.enum(['plain', 'set']),
   detailFont: Typeface,
   detailSize: z.number().min(5).max(60),

@@ -35,7 +35,7 @@ const mostBorder = 2;
 const mostLine = 3;
 
 const narrower: Readonly<Partial<Record<BoxShape, number>>> = {
-  ...{ block: height, star: 14, diamond: 19, ellipse: 18, triangle: triangleSide, gable: triangleSide, dot: dotSize },
+  ...{ block: height, star: 14, diamond: 19, ellipse: height, triangle: triangleSide, gable: triangleSide, dot: dotSize },
 };
 
 const signWidth = ({ box, line }: LegendItem): number => (box ? (narrower[box.shape] ?? usual) : line ? usual + 4 : 0);

@@ -67,4 +67,20 @@ describe('names in which signs tell a manner', () => {
     const faceOf = (text: string) => texts.find(has(text))!.runs[0]!.face;
     expect(new Set([faceOf('H'), faceOf('italics'), faceOf('bold')]).size).toBe(3);
   });
+  it('in details tell it too, and those that begin with a hyphen stand after dots, one below the other', () => {
+    const entry = createEntry({
+      id: 'x',
+      order: 'V',
+      name: 'Ama',
+      details: ['- has the keys', '- m^{2}', 'Skipper - boats'],
+    });
+    const details = (style: typeof plain) => boxText(entry, { ...style, details: 3 }, 400).lines.slice(1);
+    const told = (style: typeof plain) => details(style).map(({ runs }) => runs.map(({ text }) => text).join(''));
+    expect(told(plain)).toEqual(entry.details);
+    expect(told(set)).toEqual(['•has the keys', '•m2', 'Skipper - boats']);
+    const [first, second, third] = details(set);
+    expect(first!.pieces!.slice(0, 2).map(({ x }) => x)).toEqual(second!.pieces!.slice(0, 2).map(({ x }) => x));
+    expect(first!.pieces![1]!.x).toBeGreaterThan(first!.pieces![0]!.runs[0]!.width);
+    expect(third!.pieces).toBeUndefined();
+  });
 });

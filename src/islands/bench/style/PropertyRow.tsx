@@ -91,6 +91,7 @@ export function PropertyRow({
           </span>
         )}
       </div>
+      {row.hint && <p className="text-sm text-muted">{row.hint}</p>}
       {other && <p className="mt-0.5 border-l-4 border-brass bg-brasswash px-2 py-0.5 text-sm">{other}</p>}
     </div>
   );
@@ -106,7 +107,7 @@ function Control({ row, value, onChange }: { row: Row; value: Value | null; onCh
     return (
       <NumberField
         id={id}
-        className="w-24"
+        className="w-32"
         value={typeof value === 'number' ? value : null}
         least={control.least}
         most={control.most}

@@ -66,23 +66,54 @@ export function ScopeList() {
                 <span className="ml-auto text-muted">{count(choice.scope)}</span>
               </label>
               {choice.among && (
-                <select
-                  aria-label={choice.among.label}
-                  className="mr-1 max-w-28 border border-edge bg-raised text-sm"
-                  value={choice.among.options.findIndex((one) => same(one.scope, choice.scope))}
-                  onChange={(event) => choose(choice.among!.options[Number(event.target.value)]!.scope)}
-                >
-                  {choice.among.options.map((one, k) => (
-                    <option key={JSON.stringify(one.scope)} value={k}>
-                      {one.words}
-                    </option>
-                  ))}
-                </select>
+                <Among
+                  label={choice.among.label}
+                  words={choice.among.options.map((one) => one.words)}
+                  at={choice.among.options.findIndex((one) => same(one.scope, choice.scope))}
+                  choose={(at) => choose(choice.among!.options[at]!.scope)}
+                />
               )}
             </div>
           );
         })}
       </div>
     </fieldset>
+  );
+}
+
+/** Words longer than this find no room beside what they are chosen for, which tells them anyway. */
+const mostLetters = 12;
+
+/** Another of the same kind. */
+function Among({
+  label,
+  words,
+  at,
+  choose,
+}: {
+  label: string;
+  words: readonly string[];
+  at: number;
+  choose: (at: number) => void;
+}) {
+  const long = words.some((one) => one.length > mostLetters);
+  return (
+    <select
+      aria-label={label}
+      className="mr-1 border border-edge bg-raised text-sm"
+      value={long ? -1 : at}
+      onChange={(event) => choose(Number(event.target.value))}
+    >
+      {long && (
+        <option value={-1} hidden>
+          another
+        </option>
+      )}
+      {words.map((one, k) => (
+        <option key={k} value={k}>
+          {one}
+        </option>
+      ))}
+    </select>
   );
 }

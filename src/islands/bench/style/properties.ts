@@ -18,6 +18,8 @@ export interface Row {
     | { readonly kind: 'choice'; readonly options: readonly (readonly [Value, string])[] }
     /** Places of details, moved up one by one. */
     | { readonly kind: 'order' };
+  /** What has to be known to use it; left out where its name says all. */
+  readonly hint?: string;
 }
 
 /** Rows that belong together; the first two groups stand open. */
@@ -109,7 +111,10 @@ export const boxGroups: readonly RowGroup[] = [
       choice('nameWeight', 'Name weight', ...weights),
       choice('nameSlant', 'Name slant', ...slants),
       choice('nameCase', 'Name letters', ['typed', 'as typed'], ['capitals', 'capitals']),
-      choice('nameMarks', 'Signs in names', ['plain', 'as typed'], ['set', 'set: x^{2}, *so*, **so**']),
+      {
+        ...choice('nameMarks', 'Signs in text', ['plain', 'as typed'], ['set', 'set as they say']),
+        hint: 'm^{2}, H_{2}O, *slanted*, **bold**; a hyphen before a detail: a dot.',
+      },
       choice('align', 'Lines', ['middle', 'on the middle'], ['start', 'from the left']),
     ],
   },
