@@ -65,7 +65,7 @@ function everyStyle(): Diagram {
 const stripes =
   '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="90"><rect width="60" height="90" fill="#a33"/><rect y="20" width="60" height="50" fill="#36a"/><circle cx="30" cy="45" r="16" fill="#fd8"/></svg>';
 
-/** Twenty-one drawings: every kind, plain and styled, small and large, in several scripts. */
+/** Twenty-three drawings: every kind, plain and styled, small and large, in several scripts. */
 const drawings: Record<string, () => Diagram> = {
   staff: () => pinned('staff'),
   'staff styled': () => pinned('staff-styled'),
@@ -95,6 +95,42 @@ const drawings: Record<string, () => Diagram> = {
     ),
   'a family': () => familyOf(draws(30)),
   'a map': () => mapOf(draws(16), draws(6)),
+  'a map with links aside, and roles in the legend': () => {
+    const map = mapOf(draws(12), draws(4));
+    const [first, second] = Object.keys(map.links);
+    const roles = {
+      wader: { id: 'wader', name: 'Waders', order: 0, rule: null, members: Object.keys(map.entries).slice(2, 5) },
+    };
+    return {
+      ...map,
+      roles,
+      legend: { tiers: 'shown', roles: true, lines: true },
+      styles: {
+        ...map.styles,
+        roles: { wader: { sign: 'stripe', fill: '#f3d98b', nameSlant: 'italic', borderLine: 'dashed' } },
+        onlyLinks: { [first!]: { bend: 60 }, [second!]: { bend: -45, dash: 'dotted', endMark: 'dot' } },
+      },
+    };
+  },
+  'items in boxes of their own': () => {
+    const sets = vennOf(3, [1, 2, 3, 4, 5, 6, 7, 1, 2], (i) => `Bird ${i} m^{2}`);
+    const of = (id: string, name: string, order: number, members: string[]) => ({
+      id,
+      name,
+      order,
+      rule: null,
+      members,
+    });
+    return {
+      ...sets,
+      roles: { a: of('a', 'Ringed', 0, ['e0', 'e3']), b: of('b', 'Red list', 1, ['e2', 'e6']) },
+      styles: {
+        ...sets.styles,
+        everything: { nameMarks: 'set' },
+        roles: { a: { fill: '#7a2f10', shape: 'pill', effect: 'shadow' }, b: { sign: 'disc', signColour: '#c0392b' } },
+      },
+    };
+  },
   'every shape, typeface, border, sign and effect': everyStyle,
 };
 

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apart, atFirstSight, longSearch, withoutSearch } from '../model';
 import { diagramFromParents } from '../testing/arbitrary';
-import { applyCommand, type Diagram } from '.';
+import { familyOf } from '../testing/arbitrary-family';
+import { mapOf } from '../testing/arbitrary-map';
+import { applyCommand, kindOf, type Diagram } from '.';
 import { arrangementFound, draw, drawApart, drawAtOnce, drawFirstSight, takeArrangement } from './river';
 import type { Rect, Scene, SceneGroup } from '../scene';
 import { looks } from '../style';
@@ -113,12 +115,74 @@ describe('a first sight of what is tried', () => {
     );
   });
   it('is not given in another manner than the one that is tried', () => {
+    let inBands = 0;
+    fc.assert(
+      fc.property(searched, (diagram) => {
+        const inManner = (tiers: 'open' | 'compact'): Diagram => ({
+          ...diagram,
+          // Where there is plenty of room, tiers stand in bands.
+          sheet: { ...diagram.sheet, size: 'A0' },
+          arrangement: { ...diagram.arrangement, tiers },
+        });
+        const open = inManner('open');
+        takeArrangement(open, elsewhere(open));
+        expect(drawFirstSight(open)?.whole).toBe(true);
+        if (drawApart(open).scene.manner === 'compact') return;
+        inBands++;
+        expect(drawFirstSight(inManner('compact'))).toBeNull();
+      }),
+      { numRuns: 12 },
+    );
+    expect(inBands).toBeGreaterThan(0);
+    // In bands it is drawn in full at once.
     const [diagram] = fc.sample(searched, { numRuns: 1, seed: 7 });
-    const compact: Diagram = { ...diagram!, arrangement: { ...diagram!.arrangement, tiers: 'compact' } };
-    takeArrangement(compact, elsewhere(compact));
-    const bands: Diagram = { ...compact, arrangement: { ...compact.arrangement, tiers: 'bands' } };
-    expect(drawFirstSight(bands)).toBeNull();
-    expect(drawFirstSight({ ...compact, look: 'heather' })?.whole).toBe(false);
-    expect(drawFirstSight(compact)?.whole).toBe(true);
+    const bands: Diagram = { ...diagram!, arrangement: { ...diagram!.arrangement, tiers: 'bands' } };
+    expect(drawFirstSight(bands)).toEqual({ drawn: drawApart(bands), whole: true });
+  });
+  it('of other kinds, and of very large trees, has the colours it will have, with all in its place', () => {
+    const large: fc.Arbitrary<Diagram> = fc.oneof(
+      fc.constant(familyOf(Array.from({ length: 160 }, (_, i) => (i * 7919) % 100_003)) as Diagram),
+      fc.constant(mapOf(Array.from({ length: 90 }, (_, i) => (i * 31) % 97)) as Diagram),
+      fc.constant(
+        diagramFromParents(Array.from({ length: 640 }, (_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 6)))) as Diagram,
+      ),
+    );
+    fc.assert(
+      fc.property(large, fc.constantFrom(...looks), fc.boolean(), (diagram, look, own) => {
+        fc.pre(kindOf(diagram.kind).takesLong(diagram));
+        const seen = draw(diagram);
+        const [one] = Object.keys(diagram.entries);
+        const styled: Diagram = own
+          ? { ...diagram, styles: { ...diagram.styles, only: { [one!]: { fill: '#123456' } } } }
+          : diagram;
+        const tried: Diagram = { ...styled, look: look.id };
+        const first = drawFirstSight(tried, { diagram, drawn: structuredClone(seen) })!;
+        expect(first.whole).toBe(false);
+        const whole = drawApart(tried);
+        expect(first.drawn.styles).toEqual(whole.styles);
+        expect(first.drawn.scene.sheet.ground).toBe(whole.scene.sheet.ground);
+        const coloursOf = (scene: Scene) =>
+          new Map(
+            entriesOf(scene).map(({ stands, children }) => [
+              stands.id,
+              children.flatMap((child) =>
+                child.type === 'box' ? [child.fill, child.stroke] : child.type === 'text' ? [child.fill] : [],
+              ),
+            ]),
+          );
+        const [told, wanted] = [coloursOf(first.drawn.scene), coloursOf(whole.scene)];
+        // As many lines of text may not be drawn in both; their colours are.
+        for (const [id, colours] of wanted) expect(new Set(told.get(id))).toEqual(new Set(colours));
+        expect(entriesOf(first.drawn.scene).map(placed)).toEqual(entriesOf(seen.scene).map(placed));
+      }),
+      { numRuns: 24 },
+    );
+  });
+  it('in other colours is not given of other entries, or of another arrangement', () => {
+    const family: Diagram = familyOf(Array.from({ length: 160 }, (_, i) => (i * 7919) % 100_003));
+    const seen = { diagram: family, drawn: draw(family) };
+    expect(drawFirstSight({ ...family, look: 'heather' }, seen)).not.toBeNull();
+    const right: Diagram = { ...family, arrangement: { ...family.arrangement, direction: 'right' } };
+    expect(drawFirstSight(right, seen)).toBeNull();
   });
 });

@@ -1,6 +1,6 @@
 import type { Listing } from '../hierarchy';
 import { apart, atFirstSight, withoutSearch, type BoxStyle, type Finding } from '../model';
-import type { Scene, SheetSet } from '../scene';
+import { recoloured, type Scene, type SheetSet } from '../scene';
 import { kindOf, type Diagram } from './diagram';
 
 export interface Drawn {
@@ -27,16 +27,48 @@ export function drawAtOnce(diagram: Diagram): Drawn | null {
   return kind.arranged?.restIsQuick(diagram) ? withoutSearch(() => draw(diagram)) : null;
 }
 
+/** What is looked at while something is tried. */
+interface Seen {
+  readonly diagram: Diagram;
+  readonly drawn: Drawn;
+}
+
 /**
- * What is only tried, where that takes less than a frame; null elsewhere. Not `whole`: arranged much as the diagram was before, to be shown until it is known
- * how it is drawn.
+ * What is only tried, where that takes less than a frame; null elsewhere. Not `whole`: arranged much as the diagram was before, or not at all and only in
+ * other colours, to be shown until it is known how it is drawn.
  */
-export function drawFirstSight(diagram: Diagram): { readonly drawn: Drawn; readonly whole: boolean } | null {
+export function drawFirstSight(
+  diagram: Diagram,
+  seen: Seen | null = null,
+): { readonly drawn: Drawn; readonly whole: boolean } | null {
   const kind = kindOf(diagram.kind);
   if (!kind.takesLong(diagram)) return { drawn: drawApart(diagram), whole: true };
-  if (!kind.arranged?.restIsQuick(diagram)) return null;
-  const sight = apart(() => atFirstSight(() => draw(diagram)));
-  return sight && { drawn: sight.made, whole: sight.whole };
+  if (kind.arranged?.restIsQuick(diagram)) {
+    const sight = apart(() => atFirstSight(() => draw(diagram)));
+    if (sight) return { drawn: sight.made, whole: sight.whole };
+  }
+  if (!seen || seen.drawn.scene.entriesAs !== 'boxes' || !differOnlyInStyle(diagram, seen.diagram)) return null;
+  const drawn = inOtherColours(diagram, seen);
+  return drawn && { drawn, whole: false };
+}
+
+const ofStyle = new Set(['look', 'palette', 'styles', 'house']);
+
+/** Whether two diagrams have the same entries in the same arrangement. */
+function differOnlyInStyle(one: Diagram, other: Diagram): boolean {
+  const keys = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof Diagram>;
+  return [...keys].every((key) => ofStyle.has(key) || one[key] === other[key]);
+}
+
+/** Null where what is seen is not yet of the same entries. */
+function inOtherColours(diagram: Diagram, { diagram: before, drawn }: Seen): Drawn | null {
+  const kind = kindOf(diagram.kind);
+  const structure = kind.structure(diagram);
+  const { ids } = drawn.structure;
+  if (ids.length !== structure.ids.length || ids.some((id, i) => id !== structure.ids[i])) return null;
+  const now = { diagram, styles: kind.styles(diagram, structure) };
+  const scene = recoloured(drawn.scene, { diagram: before, styles: drawn.styles }, now, structure.index);
+  return { structure, styles: now.styles, scene };
 }
 
 /** How a diagram is arranged, as far as it was searched for here, for another thread; null for nothing. */

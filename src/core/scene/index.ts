@@ -7,6 +7,7 @@ export { outlineRoom, type OutlineRoom } from './outline-room';
 export { noLegend, type Legend } from './legend';
 export { lineTexts } from './line-texts';
 export { legendFrom, lineItem, roleItems, tierItems } from './legend-items';
+export { recoloured } from './recoloured';
 export { sheetNotes } from './sheet-notes';
 export { styledLine } from './line-marks';
 export { labelledLine, type LabelledLine } from './side-links';

@@ -201,5 +201,7 @@ describe('the legends of the other kinds', () => {
       styled('pilot', 'fill', '#224466'),
     ]);
     expect(words(gulls)).toEqual(['Gulls']);
+    // Where no items are drawn there is nothing to explain.
+    expect(words(after(gulls, [{ kind: 'setManner', patch: { content: 'counts' } } as Command]))).toEqual([]);
   });
 });

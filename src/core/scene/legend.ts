@@ -22,20 +22,28 @@ export const internedLegend = interning<Legend>(200);
 
 const face = 'sans400';
 const size = 11;
-const lineHeight = 15.4;
+const lineHeight = 16;
 /** A sign is so wide and high, and stands so far before its words; items stand apart. CSS px. */
 const usual = 24;
 const height = 13;
 const beforeWords = 6;
 const apart = 18;
-const betweenRows = 3;
+const betweenRows = 2;
 /** Signs at the sides of boxes, borders and soft edges are drawn smaller than in the drawing. */
 const smaller = 0.6;
 const mostBorder = 2;
 const mostLine = 3;
 
 const narrower: Readonly<Partial<Record<BoxShape, number>>> = {
-  ...{ block: height, star: 14, diamond: 19, ellipse: height, triangle: triangleSide, gable: triangleSide, dot: dotSize },
+  ...{
+    block: height,
+    star: 14,
+    diamond: 19,
+    ellipse: height,
+    triangle: triangleSide,
+    gable: triangleSide,
+    dot: dotSize,
+  },
 };
 
 const signWidth = ({ box, line }: LegendItem): number => (box ? (narrower[box.shape] ?? usual) : line ? usual + 4 : 0);

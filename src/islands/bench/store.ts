@@ -259,10 +259,11 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
       tryOut(gesture) {
         trying = null;
         if (!gesture) return set({ trial: null });
-        const outcome = applyGesture(get().diagram, gesture);
+        const { diagram, drawn } = get();
+        const outcome = applyGesture(diagram, gesture);
         if (!outcome.ok) return;
         const tried = outcome.diagram;
-        const first = drawFirstSight(tried);
+        const first = drawFirstSight(tried, { diagram, drawn });
         if (first) set({ trial: first.drawn });
         if (first?.whole) return;
         trying = tried;

@@ -83,7 +83,10 @@ export function fitTree(given: FitInput, work: FitWork = newFitWork()): Fitted {
 }
 
 /** Arranges a hierarchy as it was arranged with boxes of other sizes, without a search. A tier with fewer sizes to choose from takes the one at the same share. */
-export function fitLike(given: FitInput, { manner, choice, sizes }: Pick<Fitted, 'manner' | 'choice' | 'sizes'>): Fitted {
+export function fitLike(
+  given: FitInput,
+  { manner, choice, sizes }: Pick<Fitted, 'manner' | 'choice' | 'sizes'>,
+): Fitted {
   const input: Task = {
     ...given,
     foot: given.direction === 'down' ? given.foot : null,

@@ -17,7 +17,7 @@ export function legendOf(diagram: FamilyTree, listing: RelatedListing, styles: r
         tierItems(diagram, listing, styles, { which, wordFor: (tier) => nameOfTier(diagram, listing, tier) }),
       roles: () =>
         roleItems(diagram, familyRoles, (role) =>
-          structure.ids.some((_, i) => hasRole(diagram, structure, i, familyRoles, role)),
+          structure.ids.some((_, i) => listing.tier[i]! > 0 && hasRole(diagram, structure, i, familyRoles, role)),
         ),
       lines: () => linesOf(diagram, listing),
     },
@@ -38,12 +38,13 @@ function linesOf(diagram: FamilyTree, { shown }: RelatedListing): ReturnType<typ
       .map((kind) => parentageWords[kind])
       .join(', ');
   const dashed = told(['adopted', 'step', 'foster']);
-  const dotted = told(['donor', 'unknown', 'household']);
+  const dotted = told(['donor', 'unknown']);
   const parted = Object.values(family.unions).some(({ kind }) => kind === 'parted');
   const line = structureLine(diagram, null);
   return [
     ...(dashed === '' ? [] : [lineItem(`Child: ${dashed}`, { ...line, dash: 'dashed' })]),
     ...(dotted === '' ? [] : [lineItem(`Child: ${dotted}`, { ...line, dash: 'dotted' })]),
+    ...(kinds.has('household') ? [lineItem(parentageWords.household, { ...line, dash: 'dotted' })] : []),
     ...(parted ? [lineItem('Partners: parted', { ...line, dash: 'dashed' })] : []),
   ];
 }

@@ -75,7 +75,7 @@ describe('generations', () => {
     const idOf = (name: string) => Object.values(home.entries).find((entry) => entry.name === name)!.id;
     expect(['Ada', 'Cy', 'Rex', 'Di', 'Tom'].map((name) => tier[index.get(idOf(name))!])).toEqual([1, 2, 3, 1, 2]);
     const drawn = draw(home);
-    expect(drawn.scene.notes.map(({ label }) => label).join()).toContain('Dotted line: of the household');
+    expect(drawn.scene.notes.map(({ label }) => label).join()).toContain('Of the household');
     // Born before both of them, and no finding; a child so old would be one.
     expect(check(home, drawn).map(({ code }) => code)).not.toContain('before-parent');
     expect(relationBetween(idOf('Rex'), idOf('Ada'), relationsOf(home), () => null).term).toBe('of the same household');

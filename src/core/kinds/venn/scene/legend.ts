@@ -5,12 +5,14 @@ import { boxing } from '../styles';
 
 const kept = new WeakMap<Venn, Legend>();
 
-/** What tells the roles made for a diagram, for those that an item has; sets and regions say themselves what they are. */
+/** What tells the roles made for a diagram, for those that an item has that is drawn; sets and regions say themselves what they are. */
 export function vennLegend(diagram: Venn): Legend {
   let made = kept.get(diagram);
   if (made) return made;
+  const { content, wordBank } = diagram.venn.manner;
+  const isDrawn = content === 'names' || content === 'scattered' || (content === 'blank' && wordBank);
   const has = (role: string): boolean =>
-    Object.keys(diagram.entries).some((id) => ownRoleOf(diagram, id, false) === role);
+    isDrawn && Object.keys(diagram.entries).some((id) => ownRoleOf(diagram, id, false) === role);
   made = legendFrom(
     diagram,
     {
