@@ -70,7 +70,7 @@ export function titleBlock({ sheet }: DiagramCommon, scene: Scene): Finding<'lon
   const told = leaves
     ? 'The texts around the drawing do not find room on the sheet'
     : `The texts around the drawing take ${Math.round(share * 100)} % of the sheet's height and leave little of it to the drawing`;
-  const message = `${told}. Shorten title or subtitle in step Notes, or take a larger sheet.`;
+  const message = `${told}. Shorten title or subtitle or leave parts of the legend out in step Notes, or take a larger sheet.`;
   return [finding('long-title', 'warning', message)];
 }
 

@@ -111,7 +111,7 @@ describe('a first sight of what is tried', () => {
         expect(drawAtOnce(diagram)?.scene).toEqual(draw(structuredClone(diagram)).scene);
         expect(drawApart(tried).scene).toEqual(draw(structuredClone(tried)).scene);
       }),
-      { numRuns: 24 },
+      { numRuns: 10 },
     );
   });
   it('is not given in another manner than the one that is tried', () => {
@@ -175,7 +175,7 @@ describe('a first sight of what is tried', () => {
         for (const [id, colours] of wanted) expect(new Set(told.get(id))).toEqual(new Set(colours));
         expect(entriesOf(first.drawn.scene).map(placed)).toEqual(entriesOf(seen.scene).map(placed));
       }),
-      { numRuns: 24 },
+      { numRuns: 12 },
     );
   });
   it('in other colours is not given of other entries, or of another arrangement', () => {

@@ -31,11 +31,20 @@ export function legendFrom(
   const ofTiers = which === 'shown' ? 'all' : which === 'open' && !namesDrawn ? 'named' : null;
   return internedLegend([
     ...words.map((text) => ({ words: text })),
-    ...((ofTiers && tiers?.(ofTiers)) ?? []),
-    ...((wants.roles && roles?.()) || []),
+    ...atMost((ofTiers && tiers?.(ofTiers)) ?? [], 'tiers'),
+    ...atMost((wants.roles && roles?.()) || [], 'roles'),
     ...((wants.lines && lines?.()) || []),
   ]);
 }
+
+/** More signs of one kind than these nobody looks up at the foot of a sheet. */
+const mostItems = 24;
+
+/** The first of many, and how many more there are. */
+const atMost = (items: readonly LegendItem[], noun: string): readonly LegendItem[] =>
+  items.length <= mostItems
+    ? items
+    : [...items.slice(0, mostItems - 1), { words: `and ${items.length - mostItems + 1} more ${noun}` }];
 
 /** What of a style is seen in a small box, and what of that in letters. */
 const lettered = ['text', 'nameFont', 'nameWeight', 'nameSlant', 'nameCase'] as const;

@@ -170,6 +170,12 @@ describe('the legend of a chart', () => {
       dotted: true,
     });
   });
+  it('of a very long chain tells the first tiers, and how many more there are', () => {
+    const chain = diagramFromParents(Array.from({ length: 300 }, (_, i) => i - 1));
+    const told = words(after(chain, [{ kind: 'setLegend', patch: { tiers: 'shown' } }]));
+    expect(told).toHaveLength(24);
+    expect(told.at(-1)).toBe('and 277 more tiers');
+  });
   it('counts the tiers of every sheet of a set as in the whole', () => {
     const parents = [-1, 0, 0, 0, ...[1, 2, 3].flatMap((head) => Array.from({ length: 14 }, () => head))];
     const large = after(diagramFromParents([...parents, ...Array.from({ length: 60 }, (_, k) => 4 + (k % 42))]), [

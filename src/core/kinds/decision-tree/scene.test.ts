@@ -157,7 +157,12 @@ describe('nodes', () => {
     expect(shapes.get('e1')).toBe('block');
     expect(shapes.get('e2')).toBe('ellipse');
     expect(shapes.get('e3')).toBe('triangle');
-    expect(scene.notes.map(({ label }) => label).join()).toContain('Circle: chance');
+    const legend = scene.notes.find(({ stands }) => stands.id === 'legend')!;
+    expect(legend.label).toBe('Decision. Chance, with its expected value. End, with its payoff. Best choice');
+    const signs = legend.children.flatMap((one) => (one.type === 'box' ? [one] : []));
+    expect(signs.map(({ shape }) => shape)).toEqual(['block', 'ellipse', 'triangle']);
+    // A circle, not an ellipse.
+    expect(signs[1]!.width).toBe(signs[1]!.height);
   });
   it('in a key each tier has a shape of its own', () => {
     const { styles, structure } = draw(demo('wading-birds-key.txt'));
