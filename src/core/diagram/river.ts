@@ -47,7 +47,7 @@ export function drawFirstSight(
     const sight = apart(() => atFirstSight(() => draw(diagram)));
     if (sight) return { drawn: sight.made, whole: sight.whole };
   }
-  if (!seen || seen.drawn.scene.entriesAs !== 'boxes' || !differOnlyInStyle(diagram, seen.diagram)) return null;
+  if (!seen || !differOnlyInStyle(diagram, seen.diagram)) return null;
   const drawn = inOtherColours(diagram, seen);
   return drawn && { drawn, whole: false };
 }
@@ -66,8 +66,10 @@ function inOtherColours(diagram: Diagram, { diagram: before, drawn }: Seen): Dra
   const structure = kind.structure(diagram);
   const { ids } = drawn.structure;
   if (ids.length !== structure.ids.length || ids.some((id, i) => id !== structure.ids[i])) return null;
-  const now = { diagram, styles: kind.styles(diagram, structure) };
-  const scene = recoloured(drawn.scene, { diagram: before, styles: drawn.styles }, now, structure.index);
+  const others = (of: Diagram): readonly string[] => kind.colours?.(of) ?? [];
+  const now = { diagram, styles: kind.styles(diagram, structure), others: others(diagram) };
+  const was = { diagram: before, styles: drawn.styles, others: others(before) };
+  const scene = recoloured(drawn.scene, was, now, structure.index);
   return { structure, styles: now.styles, scene };
 }
 

@@ -157,6 +157,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   explain(diagram: T['diagram'], structure: T['listing'], scope: AnyScope): Record<StyleProperty, Explained> | null;
   /** Indices of the entries a scope covers. */
   covers(diagram: T['diagram'], structure: T['listing'], scope: AnyScope): number[];
+  /** Colours of its drawing beyond those of entries and of the look, in an order that is the same in every look; left out for none. */
+  colours?(diagram: T['diagram']): readonly string[];
   /** What a value that a scope of this kind sets is said to come from: "set for the region"; left out for the common ones. */
   readonly originWords: Readonly<Record<string, string>>;
   /** True where making the Scene may take longer than a frame, so that a worker does it. */

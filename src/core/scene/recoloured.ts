@@ -5,6 +5,8 @@ import type { Primitive, Scene, SceneGroup } from './scene';
 interface Coloured {
   readonly diagram: DiagramCommon;
   readonly styles: readonly BoxStyle[];
+  /** What else the kind colours, in an order that is the same in both. */
+  readonly others: readonly string[];
 }
 
 /** What becomes of colours, by what they are now. */
@@ -18,7 +20,7 @@ const inColours = (one: Primitive, colours: Colours): Primitive => {
 };
 
 /** The box of an entry, its text and its signs in the colours of another style; nothing moves. */
-function entryIn(group: SceneGroup, before: BoxStyle, now: BoxStyle): SceneGroup {
+function entryIn(group: SceneGroup, before: BoxStyle, now: BoxStyle, ofLook: Colours): SceneGroup {
   const others: Colours = new Map([
     [before.text, now.text],
     [before.border, now.border],
@@ -31,8 +33,11 @@ function entryIn(group: SceneGroup, before: BoxStyle, now: BoxStyle): SceneGroup
       const fade = one.fade && { fade: fadedEnd(now.fill, now.text) };
       return { ...one, fill: now.fill, stroke: now.border, ...fade };
     }
-    if (one.type === 'text' && one.part !== 'mark')
-      return { ...one, fill: one.part === 'name' ? now.text : now.detailText };
+    if (one.type === 'text' && one.part !== 'mark') {
+      const [was, is] = one.part === 'name' ? [before.text, now.text] : [before.detailText, now.detailText];
+      // What stands on the page, as in a key, is in the colour that reads there.
+      return { ...one, fill: one.fill === was ? is : (ofLook.get(one.fill) ?? one.fill) };
+    }
     return inColours(one, others);
   });
   return { ...group, children };
@@ -45,6 +50,7 @@ function entryIn(group: SceneGroup, before: BoxStyle, now: BoxStyle): SceneGroup
 export function recoloured(scene: Scene, before: Coloured, now: Coloured, index: ReadonlyMap<string, number>): Scene {
   const [was, is] = [lookOf(before.diagram), lookOf(now.diagram)];
   const ofLook: Colours = new Map([
+    ...before.others.map((colour, k) => [colour, now.others[k] ?? colour] as const),
     [was.ground, is.ground],
     [inkOnGround(was), inkOnGround(is)],
     [was.line, is.line],
@@ -57,7 +63,7 @@ export function recoloured(scene: Scene, before: Coloured, now: Coloured, index:
     const i = group.stands.for === 'entry' ? index.get(group.stands.id) : undefined;
     if (i === undefined) return inLook(group);
     const [old, next] = [before.styles[i]!, now.styles[i]!];
-    return old === next ? group : entryIn(group, old, next);
+    return old === next ? group : entryIn(group, old, next, ofLook);
   });
   return { ...scene, sheet: { ...scene.sheet, ground: is.ground }, groups, notes: scene.notes.map(inLook) };
 }

@@ -21,7 +21,7 @@ import { setHeadings, type SetReading } from './read/set-list';
 import { isToScale } from './scene/arrangement';
 import { vennScene, type VennScene } from './scene/scene';
 import { vennStructure } from './structure';
-import { explainVenn, vennEntriesIn, vennStyles } from './styles';
+import { coloursOfSets, explainVenn, vennEntriesIn, vennStyles } from './styles';
 import { updateVenn } from './update';
 import { vennCsv, vennText } from './write';
 
@@ -172,6 +172,7 @@ export const venn: Kind<VennTypes> = {
   styles: vennStyles,
   explain: (diagram, _structure, scope) => explainVenn(diagram, scope),
   covers: vennEntriesIn,
+  colours: coloursOfSets,
   originWords: { region: 'set for the region', set: 'set for the set' },
   showPictures: ({ venn: { manner } }) =>
     manner.content === 'scattered' ? [] : [{ kind: 'setManner', patch: { content: 'scattered' } }],

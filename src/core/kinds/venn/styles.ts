@@ -218,6 +218,17 @@ function resolveSet(diagram: Venn, id: string): ReturnType<typeof resolve> {
 /** Complete style of a set's curve (border) and name (text). */
 export const setStyle = (diagram: Venn, id: string): BoxStyle => interned(resolveSet(diagram, id).style);
 
+/** The colours of all regions, and of all curves with their names. */
+export function coloursOfSets(diagram: Venn): string[] {
+  const sets = setsInOrder(diagram.venn);
+  const regions = Array.from({ length: 1 << sets.length }, (_, mask) => regionStyle(diagram, mask));
+  return [...sets.map(({ id }) => setStyle(diagram, id)), ...regions].flatMap(({ fill, border, text }) => [
+    text,
+    border,
+    fill,
+  ]);
+}
+
 /** Complete style of every entry, in the order of the structure: look, everything, tier, region, role, only this. */
 export function vennStyles(diagram: Venn, structure: Listing): BoxStyle[] {
   const sets = setsInOrder(diagram.venn);
