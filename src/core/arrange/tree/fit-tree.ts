@@ -64,13 +64,7 @@ const roughly = 0.97;
  * another room, which saves what does not depend on it.
  */
 export function fitTree(given: FitInput, work: FitWork = newFitWork()): Fitted {
-  // Marks stand below boxes, which is along the growth only where that is downward.
-  const input: Task = {
-    ...given,
-    foot: given.direction === 'down' ? given.foot : null,
-    items: allItems(given),
-    work,
-  };
+  const input = taskOf(given, work);
   if (input.tiers !== 'open') return made(input, input.tiers, search(input, input.tiers));
   const bands = search(input, 'bands');
   if (bands.scale >= goal(input)) return made(input, 'bands', bands);
@@ -82,21 +76,21 @@ export function fitTree(given: FitInput, work: FitWork = newFitWork()): Fitted {
   return compact.scale > bands.scale * 1.03 ? made(input, 'compact', compact) : made(input, 'bands', bands);
 }
 
-/** Arranges a hierarchy as it was arranged with boxes of other sizes, without a search. A tier with fewer sizes to choose from takes the one at the same share. */
-export function fitLike(
-  given: FitInput,
-  { manner, choice, sizes }: Pick<Fitted, 'manner' | 'choice' | 'sizes'>,
-): Fitted {
-  const input: Task = {
-    ...given,
-    foot: given.direction === 'down' ? given.foot : null,
-    items: allItems(given),
-    work: newFitWork(),
-  };
-  const at = (t: number): number => Math.min(sizes[t] ?? 0, given.sizes[t]!.length - 1);
-  const like: Choice = { ...choice, sizes: given.sizes.map((_, t) => at(t)), look: 'rough' };
+/** Arranges a hierarchy as it was arranged with boxes of other sizes, without a search. A tier with fewer sizes to choose from takes the last of them. */
+export function fitLike(given: FitInput, { manner, choice }: Pick<Fitted, 'manner' | 'choice'>): Fitted {
+  const input = taskOf(given, newFitWork());
+  const sizes = given.sizes.map(({ length }, t) => Math.min(choice.sizes[t] ?? 0, length - 1));
+  const like: Choice = { ...choice, sizes, look: 'rough' };
   return made(input, manner, { ...like, scale: scaleOf(input, manner, like) });
 }
+
+/** What is to be arranged, with what stands below each entry. Marks stand below boxes, which is along the growth only where that is downward. */
+const taskOf = (given: FitInput, work: FitWork): Task => ({
+  ...given,
+  foot: given.direction === 'down' ? given.foot : null,
+  items: allItems(given),
+  work,
+});
 
 /**
  * With the gaps that are wanted, and small teams side by side, where that prints comfortably; else with the least gaps, eased as far as that costs next
