@@ -12,6 +12,7 @@ import { analysisOf } from '../core/testing/arbitrary-decision';
 import { familyOf } from '../core/testing/arbitrary-family';
 import { mapOf } from '../core/testing/arbitrary-map';
 import { vennOf } from '../core/testing/arbitrary-venn';
+import { furnished } from '../core/testing/furnished';
 import { embeddedFontCss } from './fonts';
 import { pdfOf } from './pdf/pdf';
 import { pngOf } from './png/png';
@@ -65,8 +66,22 @@ function everyStyle(): Diagram {
 const stripes =
   '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="90"><rect width="60" height="90" fill="#a33"/><rect y="20" width="60" height="50" fill="#36a"/><circle cx="30" cy="45" r="16" fill="#fd8"/></svg>';
 
-/** Twenty-three drawings: every kind, plain and styled, small and large, in several scripts. */
+const image = { id: photo, width: 60, height: 90, part: { x: 0.45, y: 0.3, side: 0.7 } };
+const withAll = (diagram: Diagram): Diagram =>
+  furnished(diagram, { image, side: kindOf(diagram.kind).linkKinds[0]?.id ?? null });
+/** Every kind with every sort of thing that a sheet can hold beside the entries. */
+const full: Record<string, () => Diagram> = {
+  'a full sheet: org chart': () => withAll(people(14, 4)),
+  'a full sheet: topic tree': () => withAll(made('topic-tree', list('kinds-of-shore.txt'))),
+  'a full sheet: decision tree': () => withAll(demo.leakingBoardwalk(list('leaking-boardwalk.txt'))),
+  'a full sheet: family tree': () => withAll(familyOf(draws(14))),
+  'a full sheet: concept map': () => withAll(mapOf(draws(10), draws(3))),
+  'a full sheet: Venn diagram': () => withAll(vennOf(3, [1, 2, 3, 4, 5, 6, 7])),
+};
+
+/** Every kind, plain, styled and with all that a sheet can hold; small and large, in several scripts. */
 const drawings: Record<string, () => Diagram> = {
+  ...full,
   staff: () => pinned('staff'),
   'staff styled': () => pinned('staff-styled'),
   crew: () => pinned('crew'),
@@ -82,7 +97,6 @@ const drawings: Record<string, () => Diagram> = {
   'twinned centres as topics': () => made('topic-tree', list('twinned-centres.txt')),
   'three people, one with a photo': () => {
     const three = people(3, 2);
-    const image = { id: photo, width: 60, height: 90, part: { x: 0.45, y: 0.3, side: 0.7 } };
     return { ...three, entries: { ...three.entries, e1: { ...own(three.entries, 'e1')!, image } } };
   },
   'twenty-four in one team': () => people(24, 23),

@@ -21,7 +21,11 @@ export function drawScene({ pdf, document, images }: Onto, scene: Scene, cut: Re
   const section = pdf.struct('Sect');
   document.add(section);
   artifact(pdf, () => pdf.rect(0, 0, sheet.width, sheet.height).fill(sheet.ground));
-  for (const note of notes) tagged(pdf, section, note, note.stands.id === 'title' ? 'H1' : 'P', images);
+  for (const note of notes) {
+    pdf.save().translate(note.x, note.y);
+    tagged(pdf, section, note, note.stands.id === 'title' ? 'H1' : 'P', images);
+    pdf.restore();
+  }
   pdf.save().translate(drawing.x, drawing.y).scale(drawing.scale);
   const shown = cut && {
     x: (cut.x - drawing.x) / drawing.scale,

@@ -1,7 +1,7 @@
 import { createCanvas, GlobalFonts, loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { isOfScript, type Face, type Run } from '../../core/measure';
-import { boxOutline, dashPattern, type ImagePrimitive, type Primitive, type Scene } from '../../core/scene';
+import { boxOutline, dashPattern, type ImagePrimitive, type Primitive, type Scene, type SceneGroup } from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
 
@@ -141,15 +141,18 @@ export async function pngOf(scene: Scene, dotsPerInch = 192, images: ImageFiles 
   to.scale(zoom, zoom);
   to.fillStyle = sheet.ground;
   to.fillRect(0, 0, sheet.width, sheet.height);
-  for (const { children } of scene.notes) for (const one of children) draw(to, one, pictures);
+  const drawAll = (groups: readonly SceneGroup[]): void => {
+    for (const { x, y, children } of groups) {
+      to.save();
+      to.translate(x, y);
+      for (const one of children) draw(to, one, pictures);
+      to.restore();
+    }
+  };
+  drawAll(scene.notes);
   to.translate(drawing.x, drawing.y);
   to.scale(drawing.scale, drawing.scale);
-  for (const { x, y, children } of scene.groups) {
-    to.save();
-    to.translate(x, y);
-    for (const one of children) draw(to, one, pictures);
-    to.restore();
-  }
+  drawAll(scene.groups);
   return sharp(canvas.data(), { raw: { width, height, channels: 4 } })
     .withMetadata({ density: dotsPerInch })
     .png({ compressionLevel: 6 })
