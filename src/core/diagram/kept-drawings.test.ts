@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { diagrams, commands } from '../testing/arbitrary';
-import { analyses } from '../testing/arbitrary-decision';
-import { families } from '../testing/arbitrary-family';
-import { mapCommands, maps } from '../testing/arbitrary-map';
-import { vennCommands, venns } from '../testing/arbitrary-venn';
+import { commands, diagramFromParents, diagrams } from '../testing/arbitrary';
+import { enclosureCommands } from '../testing/arbitrary-enclosure';
+import { analyses, analysisOf } from '../testing/arbitrary-decision';
+import { families, familyOf } from '../testing/arbitrary-family';
+import { mapCommands, mapOf, maps } from '../testing/arbitrary-map';
+import { vennCommands, vennOf, venns } from '../testing/arbitrary-venn';
+import { plainNote } from '../model';
 import { applyGesture, draw, type Command, type Diagram } from '.';
 
 /** The diagrams that one gets by doing what can be done, one after the other; what is refused is passed over. */
@@ -64,6 +66,8 @@ const aimed: fc.Arbitrary<Command> = fc
     { requiredKeys: [] },
   )
   .map((patch): Command => ({ kind: 'setDecision', patch }));
+/** Notes, outlines and roles of entries that mostly exist. */
+const aside = enclosureCommands(entry);
 const some = (one: fc.Arbitrary<Command>): fc.Arbitrary<Command[]> => fc.array(one, { minLength: 1, maxLength: 8 });
 
 describe('a drawing after edits is the drawing made from nothing', () => {
@@ -91,7 +95,7 @@ describe('a drawing after edits is the drawing made from nothing', () => {
       fc.property(
         analyses(24),
         fc.constantFrom('down' as const, 'right' as const),
-        some(fc.oneof({ weight: 3, arbitrary: paid }, typed, aimed)),
+        some(fc.oneof({ weight: 3, arbitrary: paid }, typed, aimed, aside)),
         (tree, direction, gestures) =>
           expectAsFromNothing({ ...tree, arrangement: { ...tree.arrangement, direction } }, gestures),
       ),
@@ -103,15 +107,43 @@ describe('a drawing after edits is the drawing made from nothing', () => {
     const named = fc
       .record({ id: person, name: fc.constantFrom('A', 'Somebody with a long name') })
       .map(({ id, name }): Command => ({ kind: 'rename', id, name }));
-    fc.assert(fc.property(families(20), some(named), expectAsFromNothing), { numRuns: 40 });
+    fc.assert(fc.property(families(20), some(fc.oneof(named, enclosureCommands(person))), expectAsFromNothing), {
+      numRuns: 40,
+    });
   });
   it('of a concept map, in every arrangement', () => {
-    fc.assert(fc.property(maps(12), some(fc.oneof(mapCommands, typed, detailed)), expectAsFromNothing), {
+    fc.assert(fc.property(maps(12), some(fc.oneof(mapCommands, typed, detailed, aside)), expectAsFromNothing), {
       numRuns: 60,
     });
   });
+  const numbers = Array.from({ length: 46 }, (_, i) => (i * 7919) % 100_003);
+  const chart = diagramFromParents(numbers.map((_, i) => (i === 0 ? -1 : Math.floor((i - 1) / 5))));
+  it.each<[string, Diagram]>([
+    ['an org chart', chart],
+    ['a topic tree', anew({ ...chart, kind: 'topic-tree' } as Diagram)],
+    [
+      'a decision tree',
+      analysisOf([-1, 0, 0, 1, 1, 2, 2, 3, 3, 4, 4], { chance: [true, false], weight: [1, 2], payoff: [90, -40] }),
+    ],
+    ['a family', familyOf(numbers)],
+    ['a concept map', mapOf(numbers)],
+    [
+      'a Venn diagram',
+      vennOf(
+        3,
+        numbers.slice(0, 20).map((n) => 1 + (n % 7)),
+      ),
+    ],
+  ])('of %s below and above which notes are put, changed and taken away', (_, begin) => {
+    const note = { ...plainNote, id: 'n', text: 'Seen again in spring.\n'.repeat(6), size: 18 };
+    expectAsFromNothing(begin, [
+      { kind: 'putNote', note },
+      { kind: 'changeNote', id: 'n', patch: { place: { kind: 'sheet', row: 'above', at: 'right' }, size: 30 } },
+      { kind: 'dropNote', id: 'n' },
+    ]);
+  });
   it('of a Venn diagram', () => {
-    fc.assert(fc.property(venns(2, 14), some(fc.oneof(vennCommands, typed, detailed)), expectAsFromNothing), {
+    fc.assert(fc.property(venns(2, 14), some(fc.oneof(vennCommands, typed, detailed, aside)), expectAsFromNothing), {
       numRuns: 60,
     });
   });

@@ -75,6 +75,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     diagram.arrangement,
     diagram.sheet,
     diagram.nudges,
+    diagram.notes,
     diagram.tiers,
     diagram.map.manner,
     diagram.map.blanks,
