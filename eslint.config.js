@@ -1,4 +1,5 @@
 import js from '@eslint/js';
+import regexp from 'eslint-plugin-regexp';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 import { ownProperty } from './scripts/lint/own-property.js';
@@ -31,6 +32,16 @@ export default ts.config(
     languageOptions: { parserOptions: { projectService: true } },
     plugins: { dendrotax: { rules: { 'own-property': ownProperty } } },
     rules: { 'dendrotax/own-property': 'error' },
+  },
+  {
+    // What people paste may be as long as it likes: no pattern over it costs more than its length.
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignoreSticky: true }],
+    },
   },
   {
     files: ['src/core/**/*.ts'],

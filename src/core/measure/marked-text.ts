@@ -30,15 +30,13 @@ const small = 0.66;
 const shifts = { none: 0, up: 0.36, down: -0.16 } as const;
 const bullet = '•';
 
-const marks = /\*\*(?=\S)(.+?)(?<=\S)\*\*(?!\*)|\*(?=\S)(.+?)(?<=\S)\*|\^\{([^{}]+)\}|_\{([^{}]+)\}/u;
-
 const item = /^\s*[-–•]\s+/u;
 
 /** Whether a line of a text is one of a list, and so begins with a dot. */
 export const isItem = (line: string): boolean => item.test(line);
 
 /** Whether a text has anything that is set in another manner. */
-export const isMarked = (text: string): boolean => marks.test(text);
+export const isMarked = (text: string): boolean => /[*{]/.test(text) && spansOf(text, plain).some(isSet);
 
 /** The text without the signs that tell its manner, as it is read out. */
 export const unmarked = (text: string): string =>
@@ -49,20 +47,63 @@ export const unmarked = (text: string): string =>
 type Manner = Omit<Span, 'text'>;
 const plain: Manner = { bold: false, italic: false, shift: 'none' };
 
-/** `**bold**`, `*slanted*`, `^{above}` and `_{below}`, one within the other; signs that close nothing stand for themselves. */
+const isSet = ({ bold, italic, shift }: Span): boolean => bold || italic || shift !== 'none';
+
+/** `**bold**`, `*slanted*`, `^{above}` and `_{below}`, one within the other; signs that close nothing stand for themselves. O(length). */
 function spansOf(text: string, manner: Manner): Span[] {
   const spans: Span[] = [];
-  let rest = text;
-  for (let found = marks.exec(rest); found; found = marks.exec(rest)) {
-    if (found.index > 0) spans.push({ text: rest.slice(0, found.index), ...manner });
-    const [whole, bold, italic, up, down] = found;
-    if (bold !== undefined) spans.push(...spansOf(bold, { ...manner, bold: true }));
-    else if (italic !== undefined) spans.push(...spansOf(italic, { ...manner, italic: true }));
-    else spans.push({ text: (up ?? down)!, ...manner, shift: up === undefined ? 'down' : 'up' });
-    rest = rest.slice(found.index + whole.length);
+  const closes = closesIn(text);
+  let begun = 0;
+  for (let at = 0; at < text.length;) {
+    const sign = opened(text, at).find((one) => closes[one][closesFrom(text, at, one)]! >= 0);
+    if (!sign) {
+      at++;
+      continue;
+    }
+    const close = closes[sign][closesFrom(text, at, sign)]!;
+    if (at > begun) spans.push({ text: text.slice(begun, at), ...manner });
+    const inside = text.slice(at + sign.length, close);
+    if (sign === '**') spans.push(...spansOf(inside, { ...manner, bold: true }));
+    else if (sign === '*') spans.push(...spansOf(inside, { ...manner, italic: true }));
+    else spans.push({ text: inside, ...manner, shift: sign === '_{' ? 'down' : 'up' });
+    at = begun = close + (sign === '**' ? 2 : 1);
   }
-  if (rest !== '') spans.push({ text: rest, ...manner });
+  if (begun < text.length) spans.push({ text: text.slice(begun), ...manner });
   return spans;
+}
+
+type Sign = '**' | '*' | '^{' | '_{';
+
+/** The signs that may open something at a place, the longer one first. */
+function opened(text: string, at: number): readonly Sign[] {
+  const sign = text[at];
+  if (sign === '*') {
+    if (!isLetter(text[at + 1])) return [];
+    return text[at + 1] === '*' && isLetter(text[at + 2]) ? ['**', '*'] : ['*'];
+  }
+  return text[at + 1] === '{' ? (sign === '^' ? ['^{'] : sign === '_' ? ['_{'] : []) : [];
+}
+const isLetter = (sign: string | undefined): boolean => sign !== undefined && /\S/.test(sign);
+
+/** From which place on it may be closed: between stars stands at least one letter. */
+const closesFrom = (text: string, at: number, sign: Sign): number =>
+  Math.min(text.length, at + sign.length + (sign === '*' || sign === '**' ? 1 : 0));
+
+/** For each place, where what may have been opened before it is next closed; -1 for nowhere. */
+function closesIn(text: string): Readonly<Record<Sign, Int32Array>> {
+  const n = text.length;
+  const [bold, italic, braces] = [new Int32Array(n + 1), new Int32Array(n + 1), new Int32Array(n + 1)];
+  bold[n] = italic[n] = braces[n] = -1;
+  for (let at = n - 1; at >= 0; at--) {
+    // Stars close on their line.
+    const ends = /[\n\r\u2028\u2029]/.test(text[at]!);
+    const star = text[at] === '*' && isLetter(text[at - 1]);
+    bold[at] = ends ? -1 : star && text[at + 1] === '*' && text[at + 2] !== '*' ? at : bold[at + 1]!;
+    italic[at] = ends ? -1 : star ? at : italic[at + 1]!;
+    // Braces have no others within, and something.
+    braces[at] = text[at] === '}' && text[at - 1] !== '{' ? at : /[{}]/.test(text[at]!) ? -1 : braces[at + 1]!;
+  }
+  return { '**': bold, '*': italic, '^{': braces, '_{': braces };
 }
 
 interface Setting {

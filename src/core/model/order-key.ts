@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withoutEnd } from './text';
 
 const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 const base = digits.length;
@@ -60,7 +61,7 @@ export function evenKeys(n: number): string[] {
       key = digits[rest % base]! + key;
       rest = Math.floor(rest / base);
     }
-    return key.replace(/0+$/, '');
+    return withoutEnd(key, '0');
   });
 }
 

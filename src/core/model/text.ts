@@ -30,5 +30,12 @@ export function beginning(of: string, most: number): string {
 /** Text as `text` allows it: what cannot be kept is replaced by the sign for an unknown character. */
 export const keepable = (of: string): string => of.replace(/\p{Cs}/gu, '\ufffd').replaceAll('\0', '');
 
+/** Without the signs at its end that are among `signs`. */
+export function withoutEnd(of: string, signs: string): string {
+  let end = of.length;
+  while (end > 0 && signs.includes(of[end - 1]!)) end--;
+  return of.slice(0, end);
+}
+
 /** As a sentence begins. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -9,7 +9,7 @@ const marks = [
 /** Whether a GEDCOM file says in its head that it is in ANSEL. */
 export function saysAnsel(bytes: Uint8Array): boolean {
   const head = String.fromCharCode(...bytes.subarray(0, 4096));
-  return /^0\s+HEAD\b/.test(head) && /(^|[\r\n])\s*1\s+CHAR\s+ANSEL\b/i.test(head);
+  return /^0\s+HEAD\b/.test(head) && /(?:^|[\r\n])[ \t]*1[ \t]+CHAR[ \t]+ANSEL\b/i.test(head);
 }
 
 /** Bytes in ANSEL to text in composed letters (NFC); what ANSEL does not have becomes U+FFFD. O(bytes). */

@@ -16,7 +16,7 @@ interface Levels {
 }
 
 const numbered =
-  /^(level|tier|class|category|group|layer|rank|step|stage|stufe|ebene|niveau|nivel|kategorie)\s*[-_.]?\s*(\d)$/;
+  /^(level|tier|class|category|group|layer|rank|step|stage|stufe|ebene|niveau|nivel|kategorie)[-_.\s]{0,3}(\d)$/;
 
 /**
  * A table with a column for each level, the whole way to an entry in every row or only what differs from the row above. Null where it is none: levels

@@ -60,26 +60,37 @@ function afterQuotes(line: string, end: number): string | null {
   return /^\s*([–—|:;,-])(\s|$)/.test(rest.slice(0, 40)) ? trimmed.slice(1) : null;
 }
 
+/** The parts of what follows a name; a place is passed over once. O(length). */
 function detailsOf(rest: string): string[] {
-  const end = rest.includes('\t') ? /\t/ : detailEnd;
+  const parting = rest.includes('\t') ? /\t/ : detailEnd;
+  const [next, here] = [new RegExp(parting, 'g'), new RegExp(parting, 'y')];
   const details: string[] = [];
-  let left = rest;
-  while (left.trim() !== '') {
-    const begin = left.trimStart();
-    const inQuotes = quotedAt(begin, 0);
-    const after = inQuotes ? begin.slice(inQuotes.end) : '';
-    if (inQuotes && (after.trim() === '' || end.exec(after)?.index === 0)) {
+  const length = rest.trimEnd().length;
+  /** The first letter from `at` on, and the text in quotes that begins there. */
+  let letter = -1;
+  let inQuotes: ReturnType<typeof quotedAt> = null;
+  for (let at = 0; at < length;) {
+    if (letter < at) {
+      letter = at;
+      while (isBlank(rest[letter]!)) letter++;
+      inQuotes = quotedAt(rest, letter);
+    }
+    here.lastIndex = inQuotes?.end ?? 0;
+    if (inQuotes && (inQuotes.end >= length || here.test(rest))) {
       details.push(inQuotes.text);
-      left = after.replace(end, '');
+      at = inQuotes.end >= length ? length : here.lastIndex;
       continue;
     }
-    const cut = end.exec(left);
-    const piece = (cut ? left.slice(0, cut.index) : left).trim();
+    next.lastIndex = at;
+    const cut = next.exec(rest);
+    const piece = rest.slice(at, cut?.index).trim();
     if (piece !== '') details.push(piece);
-    left = cut ? left.slice(cut.index + cut[0].length) : '';
+    at = cut ? next.lastIndex : length;
   }
   return details;
 }
+
+const isBlank = (sign: string): boolean => /\s/.test(sign);
 
 /** The line without any sign before its name, whatever its neighbours are. */
 export function withoutMarks(line: string): string {

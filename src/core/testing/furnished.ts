@@ -41,7 +41,13 @@ export function furnished(
     links: side === null ? diagram.links : { ...diagram.links, aside: link },
     notes: notes([first, third!]),
     legend: { tiers: 'shown', roles: true, lines: true },
-    titleBlock: { shown: true, title: 'All that *can* be', subtitle: 'On one sheet', author: 'M. Quill', date: '3 May' },
+    titleBlock: {
+      shown: true,
+      title: 'All that *can* be',
+      subtitle: 'On one sheet',
+      author: 'M. Quill',
+      date: '3 May',
+    },
     enclosures: {
       x0: { ...plainEnclosure, id: 'x0', name: 'Round', members: ids.slice(-2), shape: 'smooth', fill: '#dcebd0' },
       x1: { ...plainEnclosure, id: 'x1', name: 'Straight', branch: ids.at(-3) ?? null, shape: 'box', line: 'solid' },

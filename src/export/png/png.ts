@@ -1,7 +1,14 @@
 import { createCanvas, GlobalFonts, loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { isOfScript, type Face, type Run } from '../../core/measure';
-import { boxOutline, dashPattern, type ImagePrimitive, type Primitive, type Scene, type SceneGroup } from '../../core/scene';
+import {
+  boxOutline,
+  dashPattern,
+  type ImagePrimitive,
+  type Primitive,
+  type Scene,
+  type SceneGroup,
+} from '../../core/scene';
 import { fontPath } from '../fonts';
 import { noImages, type ImageFiles } from '../images';
 

@@ -39,7 +39,7 @@ function withPoint(figures: string): string | null {
   return `${whole.replace(/[.,]/g, '') || '0'}.${figures.slice(last + 1) || '0'}`;
 }
 
-const currency = /^(?:[A-Z]{2,4}|[\p{Sc}])\s*|\s*(?:[A-Z]{2,4}|[\p{Sc}])$/u;
+const currency = /^(?:[A-Z]{2,4}|\p{Sc})|(?:[A-Z]{2,4}|\p{Sc})$/u;
 
 /** An amount, with or without a currency sign at either end; the unit that stood there is told with it. */
 export function parseAmount(text: string): { readonly value: number; readonly unit: string } | null {
@@ -47,8 +47,8 @@ export function parseAmount(text: string): { readonly value: number; readonly un
   const sign = /^-/.test(bare) ? '-' : '';
   const rest = sign ? bare.slice(1).trim() : bare;
   const unit = currency.exec(rest);
-  const value = parseNumber(sign + (unit ? rest.replace(currency, '') : rest));
-  return value === null ? null : { value, unit: unit?.[0].trim() ?? '' };
+  const value = parseNumber(sign + (unit ? rest.replace(currency, '').trim() : rest));
+  return value === null ? null : { value, unit: unit?.[0] ?? '' };
 }
 
 /** A probability: "0.3", ",3", "30 %", "3/10". Null where it is none; whether it is a possible one is not asked here. */
@@ -59,15 +59,21 @@ export function parseProbability(text: string): number | null {
     const [part, whole] = [parseNumber(share[1]!), parseNumber(share[2]!)];
     return part === null || !whole ? null : part / whole;
   }
-  const percent = /^(.+?)\s*(%|per ?cent)$/i.exec(bare);
-  const value = parseNumber((percent ? percent[1]! : bare).replace(/^([+-]?)[.,]/, '$10.'));
+  const percent = /(?:%|per ?cent)$/i.exec(bare);
+  const value = parseNumber((percent ? bare.slice(0, percent.index).trim() : bare).replace(/^([+-]?)[.,]/, '$10.'));
   return value === null ? null : percent ? value / 100 : value;
 }
 
 /** A number as it is written and read back to the same value: no grouping, a decimal point, no exponent where it can be helped. */
 export const plainNumber = (value: number): string => (Object.is(value, -0) ? '0' : String(value));
 
-const group = (figures: string): string => figures.replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009');
+/** "18 000", in groups of three from the right. */
+function group(figures: string): string {
+  const first = figures.length % 3 || 3;
+  const groups = [figures.slice(0, first)];
+  for (let at = first; at < figures.length; at += 3) groups.push(figures.slice(at, at + 3));
+  return groups.join('\u2009');
+}
 
 /** An amount as it stands in the drawing, "−18 000 €": the unit before or after, thousands parted by thin spaces, a real minus. */
 export function formatAmount(value: number, { unit, unitPlace, decimals }: DecisionManner): string {

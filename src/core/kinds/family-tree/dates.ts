@@ -45,8 +45,8 @@ interface Plain {
 /** "12 March 1888", "Mar 1888", "1888", "1888-03-12", "12.3.1888", "12/3/1888" (the day first); a year before Christ with BC. Null for anything else. */
 function plainDate(source: string): Plain | null {
   const text = source.trim().replace(/^@#D(GREGORIAN|JULIAN)@\s*/i, '');
-  const bc = /\s*b\.?c\.?e?\.?$/i.test(text);
-  const bare = text.replace(/\s*(b\.?c\.?e?\.?|a\.?d\.?|c\.?e\.?)$/i, '').trim();
+  const bc = /b\.?c\.?e?\.?$/i.test(text);
+  const bare = text.replace(/(?:b\.?c\.?e?\.?|a\.?d\.?|c\.?e\.?)$/i, '').trim();
   const yearOf = (digits: string) => (bc ? 1 - Number(digits) : Number(digits));
   const span = (year: number, month: number | null, day: number | null): Plain | null => {
     if (month === null) return { from: dayOf(year, 0, 1), to: dayOf(year, 11, 31) };
@@ -72,26 +72,34 @@ function plainDate(source: string): Plain | null {
 /** A date as it is written in lists and in GEDCOM: exact, partial, about, before, after, between; null for words that tell none. O(length). */
 export const dateSpan = remember(5_000, (text: string) => text, spanOf);
 
+/** The two dates between which something was: "between 1850 and 1855", "1850–1855"; null where there are not two. */
+function endsOf(text: string): readonly [string, string] | null {
+  const led = /^(?:bet(?:ween)?\.?|from)\s/i.exec(text);
+  const cut = led && /\s(?:and|to)\s/i.exec(text);
+  if (led && cut && cut.index >= led[0].length)
+    return [text.slice(led[0].length, cut.index), text.slice(cut.index + cut[0].length)];
+  const years = /^(\d{3,4})\s*[–-]\s*(\d{3,4})$/.exec(text);
+  return years ? [years[1]!, years[2]!] : null;
+}
+
 function spanOf(text: string): DateSpan | null {
-  const bare = text
-    .trim()
-    .replace(/^(int)\s+/i, '')
-    .replace(/\s*\(.*\)$/, '');
+  const told = text.trim().replace(/^int\s+/i, '');
+  // What stands in brackets explains the date.
+  const bare = told.endsWith(')') && told.includes('(') ? told.slice(0, told.indexOf('(')).trim() : told;
   if (bare === '') return null;
-  const two =
-    /^(?:bet(?:ween)?\.?|from)\s+(.+?)\s+(?:and|to)\s+(.+)$/i.exec(bare) ?? /^(\d{3,4})\s*[–-]\s*(\d{3,4})$/.exec(bare);
+  const two = endsOf(bare);
   if (two) {
-    const [a, b] = [plainDate(two[1]!), plainDate(two[2]!)];
+    const [a, b] = [plainDate(two[0]), plainDate(two[1])];
     return a && b && a.from <= b.to ? { from: a.from, to: b.to, sure: 'between' } : null;
   }
   const led =
-    /^(about|abt\.?|around|circa|ca\.?|c\.?|cal\.?|est\.?|~|before|bef\.?|<|by|after|aft\.?|>|from|to)\s*(.+)$/i.exec(
+    /^(?:about|abt\.?|around|circa|cal\.?|ca\.?|c\.?|est\.?|~|before|bef\.?|<|by|after|aft\.?|>|from|to)/i.exec(
       bare,
-    );
-  const doubtful = /^(.+?)\s*\?$/.exec(bare);
-  const date = plainDate(led ? led[2]! : doubtful ? doubtful[1]! : bare);
+    )?.[0] ?? '';
+  const doubtful = bare.endsWith('?');
+  const date = plainDate(led ? bare.slice(led.length) : doubtful ? bare.slice(0, -1) : bare);
   if (!date) return null;
-  const word = led?.[1]!.toLowerCase() ?? '';
+  const word = led.toLowerCase();
   if (/^(bef|before|<|by|to)/.test(word)) return { from: date.from - reach * 365, to: date.to, sure: 'before' };
   if (/^(aft|after|>|from)/.test(word)) return { from: date.from, to: date.to + reach * 365, sure: 'after' };
   if (word !== '' || doubtful) return { from: date.from - about * 365, to: date.to + about * 365, sure: 'about' };

@@ -2,10 +2,14 @@ import type { ListTokens, ReadChoices } from '../../../read';
 import { example } from '../model';
 import { MapMaker, mapFinding, type MapReading } from './result';
 
-export const isDot = (text: string): boolean =>
-  /^\s*(?:(?:\/\/[^\n]*|#[^\n]*|\/\*[\s\S]{0,2000}?\*\/)\s*)*(strict\s+)?(di)?graph\b[^{]{0,200}\{/i.test(
-    text.slice(0, 6000),
-  );
+/** Whether a text begins, after remarks, as a graph in the DOT language does. */
+export function isDot(text: string): boolean {
+  const head = text.slice(0, 6000);
+  const passed = /\s+|\/\/[^\n]*|#[^\n]*|\/\*[^*]*\*+(?:[^/*][^*]*\*+)*\//y;
+  let begin = 0;
+  while (passed.test(head)) begin = passed.lastIndex;
+  return /^(?:strict\s+)?(?:di)?graph\b[^{]{0,200}\{/i.test(head.slice(begin));
+}
 
 interface Token {
   readonly kind: 'word' | 'sign';
@@ -20,6 +24,8 @@ function tokensOf(text: string, problem: (line: number, message: string) => void
   const tokens: Token[] = [];
   let line = 1;
   let at = 0;
+  /** Where remarks and quotes that are never closed have been met, none is looked for again. */
+  const open = { remark: false, quotes: false };
   const pattern =
     /(\s+)|(\/\/[^\n]*|^#[^\n]*)|(\/\*[\s\S]*?\*\/)|"((?:[^"\\]|\\[\s\S])*)"|(->|--|[{}[\];,=:+])|([\p{L}_\u0080-\u{10ffff}][\p{L}\p{N}_\u0080-\u{10ffff}]*|-?(?:\.\d+|\d+(?:\.\d*)?))/muy;
   while (at < text.length) {
@@ -36,8 +42,10 @@ function tokensOf(text: string, problem: (line: number, message: string) => void
       continue;
     }
     pattern.lastIndex = at;
-    const found = pattern.exec(text);
+    const begins = text.startsWith('/*', at) ? 'remark' : text[at] === '"' ? 'quotes' : null;
+    const found = begins && open[begins] ? null : pattern.exec(text);
     if (!found) {
+      if (begins) open[begins] = true;
       problem(line, `“${text[at]}” has no meaning here`);
       at++;
       continue;

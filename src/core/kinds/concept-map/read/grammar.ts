@@ -112,8 +112,8 @@ export const focusIn = (line: string): string | null => after(/^\s*focus(?: idea
 
 /** "e.g. redshank" without its sign; null for what is no example. */
 export function exampleIn(text: string): string | null {
-  const found = /^(?:e\.\s?g\.|eg\.?|for example:?|example:|z\.\s?b\.|p\.\s?ex\.)\s+(.+)$/isu.exec(text);
-  return found ? found[1]!.trim() : null;
+  const found = /^(?:e\.\s?g\.|eg\.?|for example:?|example:|z\.\s?b\.|p\.\s?ex\.)\s(.+)$/isu.exec(text);
+  return found?.[1]!.trim() || null;
 }
 
 /** The line (from 1) of a question that stands first in a list, before propositions: "What makes an estuary productive?"; null where none does. */

@@ -19,7 +19,7 @@ const isPhrase = (name: string): boolean =>
   name.split(/\s+/).length <= 5 &&
   !/[.!?]$/.test(name);
 /** "carry: silt" and "carry → silt", below the idea that carries. */
-const phrased = /^([^:]{1,60}):\s+(.+)$/su;
+const phrased = /^([^:]{1,60}):\s(.+)$/su;
 
 /**
  * An outline: what is indented is linked from the idea above it. Every second level may be phrases ("tides / carry / silt"), or a line may begin with one

@@ -1,5 +1,5 @@
 import { hasRole, withoutParents } from '../../../hierarchy';
-import type { BoxStyle } from '../../../model';
+import { withoutEnd, type BoxStyle } from '../../../model';
 import { foldName } from '../../../read';
 import { legendFrom, namesAreDrawn, roleItems, tierItems, type Legend } from '../../../scene';
 import type { ConceptMap } from '../model';
@@ -11,7 +11,7 @@ import { wordBank } from './word-bank';
 export function legendOf(diagram: ConceptMap, listing: MapListing, styles: readonly BoxStyle[]): Legend {
   const { map, titleBlock } = diagram;
   const question = map.manner.question.trim();
-  const bare = foldName(question.replace(/[?!.]+$/, ''));
+  const bare = foldName(withoutEnd(question, '?!.'));
   const isTold =
     titleBlock.shown && [titleBlock.title, titleBlock.subtitle].some((text) => foldName(text).includes(bare));
   const structure = withoutParents(listing);

@@ -14,7 +14,7 @@ interface Lead {
   readonly target: string;
 }
 
-const begin = /^(\d{1,3})\s*[a-z'’]?\s*[.):]?\s+(?=\S)/iu;
+const begin = /^(\d{1,3})\s{0,3}(?:[a-z'’]\s{0,3})?(?:[.):]\s)?(?<=\s)\s*/iu;
 const dots = /(?:\.{3,}|…+|·{3,}|_{3,}|→|->|=>|–>|\t+)\s*(?:go to\s+|see\s+)?/iu;
 
 function leadOf(source: string, line: number): Lead | null {

@@ -13,22 +13,30 @@ export interface BranchLine {
 
 type Numbers = Pick<BranchFacts, 'probability' | 'cost'> & { readonly unit: string };
 
-const costWords = /^(?:costs?|toll|price|for)\s*[:=]?\s*(.+)$/i;
-const chanceWords = /^(?:p|prob(?:ability)?|chance)\s*[:=]?\s*(.+)$/i;
+const costWords = /^(?:costs?|toll|price|for)/i;
+const chanceWords = /^(?:probability|prob|p|chance)/i;
+
+/** What follows words at the beginning, and a colon or an equals sign after them; null where nothing does, or others begin. */
+function after(words: RegExp, text: string): string | null {
+  const found = words.exec(text);
+  if (!found) return null;
+  const rest = text.slice(found[0].length).trimStart();
+  return (/^[:=]/.test(rest) ? rest.slice(1).trimStart() : rest) || null;
+}
 
 /** What stands in brackets after the words: "0.3", "30 %, cost 400". Null where it is no such thing. */
 function numbersIn(inside: string): Numbers | null {
   let [probability, cost, unit]: [number | null, number | null, string] = [null, null, ''];
   for (const part of inside.split(/;|,(?=\s)/)) {
     const bare = part.trim();
-    const costs = costWords.exec(bare);
-    const amount = costs ? parseAmount(costs[1]!) : null;
+    const costs = after(costWords, bare);
+    const amount = costs === null ? null : parseAmount(costs);
     if (amount) {
       if (cost !== null) return null;
       [cost, unit] = [amount.value, amount.unit || unit];
       continue;
     }
-    const value = parseProbability(chanceWords.exec(bare)?.[1] ?? bare);
+    const value = parseProbability(after(chanceWords, bare) ?? bare);
     if (value === null || probability !== null || Math.abs(value) > 1000) return null;
     probability = value;
   }
@@ -42,6 +50,9 @@ interface Words {
   readonly quoted: boolean;
 }
 
+/** What follows brackets with numbers. */
+const closing = /\s*(?:$|[:=])/y;
+
 /** The words at the beginning: in quotes, or up to brackets with numbers, a colon with a blank after it, or an equals sign before an amount. */
 function wordsAt(line: string): Words {
   const inQuotes = quotedAt(line, 0);
@@ -50,9 +61,14 @@ function wordsAt(line: string): Words {
   let end = line.length;
   const colon = /:(\s|$)/.exec(line);
   if (colon) end = Math.min(end, colon.index);
-  for (let at = line.indexOf('('); at >= 0 && at < end; at = line.indexOf('(', at + 1)) {
-    const close = line.indexOf(')', at);
-    if (close > 0 && /^\s*($|[:=])/.test(line.slice(close + 1)) && numbersIn(line.slice(at + 1, close))) end = at;
+  // Brackets with others within hold no numbers.
+  let open = -1;
+  for (let at = 0; at < line.length && (open < 0 ? at : open) < end; at++) {
+    if (line[at] === '(') open = at;
+    if (line[at] !== ')' || open < 0) continue;
+    closing.lastIndex = at + 1;
+    if (closing.test(line) && numbersIn(line.slice(open + 1, at))) end = open;
+    open = -1;
   }
   const equals = line.lastIndexOf(' = ');
   if (equals >= 0 && equals < end && parseAmount(line.slice(equals + 3))) end = equals;

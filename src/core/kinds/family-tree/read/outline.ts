@@ -11,7 +11,7 @@ export function lifeIn(text: string): { readonly name: string; readonly born: st
   return life ? { name, ...life } : { name: bare, born: '', died: '' };
 }
 
-const year = String.raw`(?:(?:c\.|ca\.|about|abt|before|bef|after|aft|~)?\s*\d{3,4}\??|\d{1,2}[./ ](?:\d{1,2}|\p{L}+)[./ ]\d{3,4}|\d{4}-\d{2}-\d{2})`;
+const year = String.raw`(?:(?:(?:c\.|ca\.|about|abt|before|bef|after|aft|~)\s*)?\d{3,4}\??|\d{1,2}[./ ](?:\d{1,2}|\p{L}+)[./ ]\d{3,4}|\d{4}-\d{2}-\d{2})`;
 const both = new RegExp(`^(${year})?\\s*[–-]\\s*(${year})?$`, 'u');
 const yearAlone = /^\d{4}$/;
 const one = new RegExp(`^(?:(b\\.?|born|\\*)|(d\\.?|died|†))\\s*(${year})$`, 'u');
@@ -49,8 +49,8 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
     return id;
   };
   for (const each of read.entries) {
-    const further = /^[+&]\s*(.+)$/s.exec(each.name);
-    const { name: told, details } = splitPerson(further ? further[1]! : each.name);
+    const further = /^[+&]/.test(each.name) && each.name.length > 1;
+    const { name: told, details } = splitPerson(further ? each.name.slice(1).trim() : each.name);
     const names = further ? [told] : told.split(/(?<=\s)[+&](?=\s)/).map((name) => name.trim());
     const ids = names.map((name, k) => personFrom(name, each.line, k, k === 0 ? details : []));
     // Of further partners on one line each is one of the first.

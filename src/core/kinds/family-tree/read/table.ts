@@ -180,7 +180,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
 }
 
 const several = (cell: string): string[] =>
-  (/^"|;/.test(cell) ? textsOf(cell) : cell.split(/\s+(?:&|\+|and)\s+|[;+&]/)).map((one) => one.trim());
+  (/^"|;/.test(cell) ? textsOf(cell) : cell.split(/\s(?:&|\+|and)\s|[;+&]/)).map((one) => one.trim());
 
 /** Finds who is named: by id, by name, by a near spelling that is asked about; else somebody who is added. */
 class Finder {

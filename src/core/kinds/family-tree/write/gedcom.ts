@@ -105,7 +105,7 @@ const tagOfFirst = (diagram: FamilyTree, [a, b]: readonly string[]): 'HUSB' | 'W
 
 /** Kept lines begin on level 1; as a text of their own they begin on level 0. */
 const lowered = (extra: string): string =>
-  extra.replace(/^\s*(\d+)/gm, (_, level: string) => String(Math.max(0, Number(level) - 1)));
+  extra.replace(/^[ \t]*(\d+)/gm, (_, level: string) => String(Math.max(0, Number(level) - 1)));
 
 function headOf(head: GedcomNode | undefined): string {
   const ours = [
