@@ -9,7 +9,15 @@ export default ts.config(
   js.configs.recommended,
   {
     files: ['*.config.*', '**/*.mjs'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        setInterval: 'readonly',
+        URL: 'readonly',
+      },
+    },
   },
   ...ts.configs.strict,
   {

@@ -145,7 +145,7 @@ for (let i = 0; i < windowCount; i++) {
   const events = {
     changed: (diagram: Diagram) => void (open.diagram = diagram),
     saving: (save: SaveState) => void (open.save = save),
-    refused: (reasons: readonly string[]) => void (open.refused += reasons.length),
+    refused: (what: readonly unknown[]) => void (open.refused += what.length),
     lost: () => void (open.refused += 1),
     here: () => undefined,
   };

@@ -1,12 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 import pg from 'pg';
 import { migrate } from '../src/server/migrate';
 import { Server } from './server';
 
 interface Fixtures {
+  /** What the browser may say on its console: that a request was refused or came to nothing, where that is what is tested. */
+  allowed: readonly RegExp[];
+  /** Page errors and console errors of every page; a journey that has any fails. */
+  problems: string[];
+  /** A browser of somebody else, or one's own without being signed in. */
+  another: () => Promise<BrowserContext>;
   /** Signed in on an account of its own; the page stands on the Desk. */
   desk: Page;
 }
@@ -25,16 +31,34 @@ export const test = base.extend<Fixtures, { server: Server }>({
     { scope: 'worker' },
   ],
   baseURL: ({ server }, use) => use(server.address),
+  allowed: [[], { option: true }],
+  problems: [
+    async ({ allowed }, use) => {
+      const problems: string[] = [];
+      await use(problems);
+      expect(problems.filter((one) => !allowed.some((pattern) => pattern.test(one)))).toEqual([]);
+    },
+    { auto: true },
+  ],
+  context: async ({ context, problems }, use) => {
+    watch(context, problems);
+    await use(context);
+  },
+  another: async ({ browser, baseURL, problems }, use) => {
+    const made: BrowserContext[] = [];
+    await use(async () => {
+      const context = await browser.newContext({
+        baseURL: baseURL!,
+        viewport: { width: 1280, height: 800 },
+        reducedMotion: 'reduce',
+      });
+      watch(context, problems);
+      made.push(context);
+      return context;
+    });
+    for (const context of made) await context.close();
+  },
   desk: async ({ page, server }, use) => {
-    const problems: string[] = [];
-    page.on('pageerror', (error) => problems.push(error.message));
-    page.on(
-      'console',
-      (message) =>
-        message.type() === 'error' &&
-        /Content Security Policy|hydrat|React/i.test(message.text()) &&
-        problems.push(message.text()),
-    );
     const account = {
       name: 'Ilse Nakamura-Vidal',
       email: `${randomUUID()}@brackwater.example`,
@@ -46,11 +70,18 @@ export const test = base.extend<Fixtures, { server: Server }>({
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Your diagrams' })).toBeVisible();
     await use(page);
-    expect(problems).toEqual([]);
   },
 });
 
 export { expect };
+
+/** What a browser says when a request was refused, or came to nothing. */
+export const refusedRequests = [/Failed to load resource/];
+
+function watch(context: BrowserContext, problems: string[]): void {
+  context.on('weberror', (error) => problems.push(`page error: ${error.error().message}`));
+  context.on('console', (message) => message.type() === 'error' && problems.push(`console: ${message.text()}`));
+}
 
 /** From a list to the Bench, in the kind that the list itself tells; `understood`: what Start says of it first. */
 export async function make(page: Page, list: string, kind: string, understood?: string | RegExp): Promise<void> {

@@ -128,13 +128,12 @@ test('the whole job without a pointer', async ({ desk: page }) => {
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
-test('axe finds nothing on any view, light or dark', async ({ desk: page, browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL: baseURL! });
+test('axe finds nothing on any view, light or dark', async ({ desk: page, another }) => {
+  const context = await another();
   const fresh = await context.newPage();
   await fresh.goto('/sign-in');
   await expect(fresh.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await axe(fresh);
-  await context.close();
   await axe(page);
   await page.goto('/start');
   await page.getByLabel('Your list').fill('Name,Reports to\nAda Quill,\nBo Lin,A. Quill\nCy Dee,Nobody Known');

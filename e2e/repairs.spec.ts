@@ -3,10 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { box, crew, expect, kept, makeChart, nameCell, step, test } from './fixtures';
 
 test('without signing in: a list is drawn beside the words, one’s own is tried, arranged, and kept after making an account', async ({
-  browser,
-  baseURL,
+  another,
 }) => {
-  const page = await browser.newPage({ baseURL: baseURL! });
+  const page = await (await another()).newPage();
   await page.goto('/');
   await expect(page.getByText('9 people', { exact: true })).toBeVisible();
   await page.getByLabel('Your list').fill('Ada Quill\n    Bo Lin, Cook\n    Cy Dee');
@@ -19,8 +18,10 @@ test('without signing in: a list is drawn beside the words, one’s own is tried
   await nameCell(page, 1).fill('Ada Quill-Ray');
   await expect(box(page, 'Ada Quill-Ray')).toBeVisible();
   await step(page, 'Hand out');
+  const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save PDF' }).click();
-  await expect(page.getByText('Choose “Keep it” first')).toBeVisible();
+  expect((await download).suggestedFilename()).toBe('Kitchen.pdf');
+  await expect(page.getByText('The PDF is in your downloads.')).toBeInViewport();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await expect(page.getByLabel('Mail address')).toBeFocused();
@@ -33,7 +34,6 @@ test('without signing in: a list is drawn beside the words, one’s own is tried
   await expect(page).toHaveURL(/\/diagrams\//);
   await expect(box(page, 'Ada Quill-Ray')).toBeVisible();
   await expect(page.getByLabel('Title of the diagram')).toHaveValue('Kitchen');
-  await page.close();
 });
 
 test('what was done can be undone after closing and opening the diagram, and done again', async ({ desk: page }) => {
@@ -226,13 +226,13 @@ test('signing out ends what the browser was told: streams, pages and pictures', 
 });
 
 test('a password is changed from the Desk', async ({ desk: page }) => {
-  await page.getByRole('button', { name: 'Password' }).click();
-  await page.getByLabel('The present one').fill('wrong');
+  await page.getByRole('button', { name: 'Account' }).click();
+  await page.getByLabel('The present password').fill('wrong');
   await page.getByLabel(/^The new one/).fill('another-tide-2');
-  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('button', { name: 'Change the password' }).click();
   await expect(page.getByRole('alert')).toHaveText('The present password is not right.');
-  await page.getByLabel('The present one').fill('tide-table-1');
-  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByLabel('The present password').fill('tide-table-1');
+  await page.getByRole('button', { name: 'Change the password' }).click();
   await expect(page.getByText('The password was changed.')).toBeVisible();
 });
 

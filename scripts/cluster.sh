@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # A PostgreSQL cluster of our own on loopback. Run by bin/start and bin/test.
 #   cluster.sh start FOLDER [throw-away]   starts it on a free port (making it first), prints its DATABASE_URL
+#   cluster.sh address FOLDER              prints the DATABASE_URL of one that runs
 #   cluster.sh stop FOLDER                 stops it
 # As root everything runs as the user postgres; otherwise as the caller.
 set -euo pipefail
@@ -38,6 +39,11 @@ if [ "$action" = stop ]; then
 fi
 
 secret="$folder/password"
+if [ "$action" = address ]; then
+  [ -f "$data/postmaster.pid" ] && kill -0 "$(head -1 "$data/postmaster.pid")" 2>/dev/null || exit 1
+  echo "postgres://app:$(cat "$secret")@127.0.0.1:$(cat "$folder/port")/dendrotax"
+  exit 0
+fi
 if [ ! -f "$data/PG_VERSION" ]; then
   rm -rf "$data"
   node -e 'process.stdout.write(require("node:crypto").randomBytes(18).toString("hex"))' >"$secret"
@@ -56,7 +62,8 @@ port=$(node -e '
 const net = require("node:net");
 const listen = (port, otherwise) => { const s = net.createServer().once("error", otherwise).listen(port, "127.0.0.1", () => { console.log(s.address().port); s.close(); }); };
 listen(Number(process.argv[1]) || 0, () => listen(0));' "$(cat "$folder/port" 2>/dev/null || true)")
-echo "$port" >"$folder/port"
+# Written only where it changed: on a full disk the file would be emptied, and the address lost.
+if [ "$(cat "$folder/port" 2>/dev/null || true)" != "$port" ]; then echo "$port" >"$folder/port"; fi
 fast=""
 [ "$manner" = throw-away ] && fast="-c fsync=off -c full_page_writes=off -c synchronous_commit=off"
 if ! (cd / && "${as[@]}" "$bin/pg_ctl" -D "$data" -w -t 60 -l "$folder/log" -o "-h 127.0.0.1 -p $port -c unix_socket_directories='' $fast" start >/dev/null); then

@@ -3,7 +3,7 @@
  * answered, where requests come from, and how the process ends.
  *   HOST, PORT             where to listen (127.0.0.1, 4400)
  *   DENDROTAX_HOSTS        further names we answer to, parted by commas; loopback names are always answered
- *   DENDROTAX_PROXY=yes    a balancer in front of us tells the source in X-Forwarded-For
+ *   DENDROTAX_PROXY=yes    a balancer in front of us tells the source in X-Forwarded-For, and in X-Forwarded-Proto whether it speaks HTTPS
  */
 import { createServer } from 'node:http';
 import { join, resolve } from 'node:path';
@@ -25,13 +25,16 @@ function list(text = '') {
     .filter(Boolean);
 }
 
-const say = (at, error) =>
-  console.error(
-    JSON.stringify({
-      at,
-      error: error instanceof Error ? `${error.name}: ${error.message.slice(0, 300)}` : String(error),
-    }),
-  );
+// Words that cannot be written, as on a full disk, are no reason to end.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+const say = (at, error) => {
+  const told = error instanceof Error ? `${error.name}: ${error.message}` : String(error);
+  try {
+    console.error(JSON.stringify({ at, error: told.slice(0, 300) }));
+  } catch {
+    // There is nowhere else to tell it.
+  }
+};
 
 /** Why a request is not passed on; null where it is. */
 function refusal(request) {
@@ -61,8 +64,13 @@ const server = createServer((request, response) => {
   }
   // Only a balancer of ours may say where a request comes from; its own entry is the last one.
   const source = behindProxy ? list(String(request.headers['x-forwarded-for'] ?? '')).at(-1) : undefined;
-  const plain = Object.entries(request.headers).filter(([name]) => !name.startsWith('x-forwarded'));
-  request.headers = { ...Object.fromEntries(plain), ...(source && { 'x-forwarded-for': source }) };
+  const secure = behindProxy && list(String(request.headers['x-forwarded-proto'] ?? '')).at(-1) === 'https';
+  const plain = Object.entries(request.headers).filter(([name]) => !/^x-(forwarded|dendrotax)/.test(name));
+  request.headers = {
+    ...Object.fromEntries(plain),
+    ...(source && { 'x-forwarded-for': source }),
+    ...(secure && { 'x-dendrotax-secure': 'yes' }),
+  };
   if (ending) response.setHeader('connection', 'close');
   handler(request, response);
 });

@@ -3,7 +3,16 @@
  * growing waits, and said so. Started by bin/start; ends with SIGTERM, and then ends the application (the cluster is bin/start's).
  */
 import { spawn, spawnSync } from 'node:child_process';
-import { appendFileSync, openSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  closeSync,
+  copyFileSync,
+  openSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -18,19 +27,41 @@ let ending = false;
 let restarts = 0;
 let waitMs = 250;
 
+/** Nothing that is only for the record ends us: a disk that is full gets room again. */
+function attempt(work) {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
+
 function say(words) {
-  console.log(words);
-  appendFileSync(log, `${JSON.stringify({ at: 'supervise', told: words, restarts })}\n`);
+  attempt(() => console.log(words));
+  attempt(() => appendFileSync(log, `${JSON.stringify({ at: 'supervise', told: words, restarts })}\n`));
+}
+
+/** The log is turned over when it has grown so large; one older one is kept. Whoever writes it appends, so that it may be cut. */
+const longestLogBytes = 5_000_000;
+const lookAtLogMs = 30_000;
+function turnLogOver() {
+  if ((attempt(() => statSync(log).size) ?? 0) < longestLogBytes) return;
+  attempt(() => copyFileSync(log, `${log}.1`));
+  attempt(() => truncateSync(log));
 }
 
 function start() {
   const begun = Date.now();
-  const output = openSync(log, 'a');
+  turnLogOver();
+  const output = attempt(() => openSync(log, 'a')) ?? 'ignore';
   child = spawn(process.execPath, [join(scripts, 'server.mjs'), build], {
     env: { ...process.env, NODE_ENV: 'production', DENDROTAX_RESTARTS: String(restarts) },
     stdio: ['ignore', output, output],
   });
-  writeFileSync(pidFile, String(child.pid));
+  attempt(() => writeFileSync(pidFile, String(child.pid)));
+  if (typeof output === 'number') attempt(() => closeSync(output));
+  child.on('error', (error) => say(`The server could not be started: ${error.message}`));
   child.on('exit', (code, signal) => {
     child = null;
     if (ending) return;
@@ -68,7 +99,7 @@ async function watchCluster() {
     say('The database does not answer; it is started again.');
     const started = spawnSync(join(scripts, 'cluster.sh'), ['start', cluster], { encoding: 'utf8', timeout: 90_000 });
     if (started.status === 0) say('The database is back.');
-    else say(`The database could not be started: ${started.stderr.trim().split('\n').at(-1) ?? ''}`);
+    else say(`The database could not be started: ${(started.stderr ?? '').trim().split('\n').at(-1) ?? ''}`);
     missed = 0;
     await new Promise((resolve) => setTimeout(resolve, clusterWaitMs));
     clusterWaitMs = Math.min(longestWaitMs, clusterWaitMs * 2);
@@ -78,12 +109,13 @@ async function watchCluster() {
 function end() {
   if (ending) return;
   ending = true;
-  rmSync(pidFile, { force: true });
+  attempt(() => rmSync(pidFile, { force: true }));
   if (!child) process.exit(0);
   child.on('exit', () => process.exit(0));
   child.kill('SIGTERM');
   setTimeout(() => child?.kill('SIGKILL'), 5000);
 }
+setInterval(turnLogOver, lookAtLogMs).unref();
 process.on('SIGTERM', end);
 process.on('SIGINT', end);
 start();

@@ -3,13 +3,20 @@ import { accountOfSession, sessionHash } from './server/accounts';
 import { database } from './server/database';
 import { errorAnswer, json } from './server/requests';
 import { warmWorkers } from './server/work/pool';
-import { sessionCookie } from './server/session-cookie';
+import { errorPage } from './server/error-page';
+import { keepHouse } from './server/housekeeping';
+import { isSecure, sessionCookie } from './server/session-cookie';
 
 // Once, when the application is loaded.
 setTimeout(warmWorkers, 300);
+keepHouse();
 
-/** Paths that answer without a sign-in. */
-const open = new Set(['/', '/start', '/try', '/sign-in', '/api/session', '/api/accounts', '/api/health']);
+/** What answers only those who are signed in: diagrams, and all endpoints but these. */
+const isClosed = (path: string): boolean =>
+  path.startsWith('/diagrams/') || (path.startsWith('/api/') && !openEndpoints.has(path));
+const openEndpoints = new Set(['/api/session', '/api/accounts', '/api/health', '/api/hand-out']);
+/** A page says for whose work it asks; where somebody else signed in meanwhile, nothing of it is done in their name. */
+const accountHeader = 'x-dendrotax-account';
 const reading = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Every request passes here: whose it is, whether a write comes from our own pages, and the headers of every answer. */
@@ -26,19 +33,33 @@ export const onRequest = defineMiddleware(async (context, next) => {
       context.locals.account =
         token && !asset && url.pathname !== '/api/health' ? await accountOfSession(database(), token) : null;
       context.locals.session = context.locals.account && token ? sessionHash(token) : null;
-      if (!context.locals.account && !open.has(url.pathname) && !asset) {
+      const meant = request.headers.get(accountHeader);
+      if (meant !== null && context.locals.account && meant !== context.locals.account.id) {
+        answer = json({ message: otherAccount }, { status: 403 });
+      } else if (!context.locals.account && isClosed(url.pathname)) {
         answer = api
-          ? json({ message: 'Sign in to go on.' }, { status: 401 })
+          ? json({ message: 'This asks for an account: sign in, or choose “Keep it”, and go on.' }, { status: 401 })
           : context.redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
       } else {
         answer = await next();
+        if (answer.status === 404 && !asset) answer = api ? noEndpoint(answer) : errorPage(404);
       }
     }
   } catch (error) {
-    answer = api ? errorAnswer(error, url.pathname) : errorPage(error, url.pathname);
+    answer = errorAnswer(error, url.pathname);
+    if (!api) answer = errorPage(answer.status);
   }
-  return withHeaders(answer);
+  return withHeaders(answer, isSecure(request));
 });
+
+const otherAccount =
+  'Another account has signed in in this browser. What you do here is kept on this machine until you sign in again.';
+
+/** An address of ours that leads nowhere; what a found endpoint says stays. */
+const noEndpoint = (answer: Response): Response =>
+  answer.headers.get('content-type')?.startsWith('application/json')
+    ? answer
+    : json({ message: 'There is nothing at this address.' }, { status: 404 });
 
 /** Browsers name the origin of a write; one that names another, or none at all, is turned away. */
 function isOwnOrigin(request: Request, url: URL): boolean {
@@ -48,11 +69,12 @@ function isOwnOrigin(request: Request, url: URL): boolean {
   return origin !== null && URL.canParse(origin) && new URL(origin).host === (request.headers.get('host') ?? url.host);
 }
 
-function withHeaders(answer: Response): Response {
+function withHeaders(answer: Response, secure: boolean): Response {
   const headers = new Headers(answer.headers);
   headers.set('x-content-type-options', 'nosniff');
   headers.set('referrer-policy', 'same-origin');
   headers.set('cross-origin-opener-policy', 'same-origin');
+  if (secure) headers.set('strict-transport-security', 'max-age=31536000');
   // Nothing that somebody signed in saw is left in a cache after signing out.
   if (!headers.has('cache-control')) headers.set('cache-control', 'no-store');
   const policy = headers.get('content-security-policy');
@@ -81,24 +103,4 @@ function widened(policy: string): string {
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join('; ');
-}
-
-function errorPage(error: unknown, path: string): Response {
-  const told = errorAnswer(error, path);
-  const text =
-    told.status === 503
-      ? 'The database cannot be reached just now. Nothing is lost; load this page again in a moment.'
-      : told.status === 429 || told.status === 422
-        ? 'That could not be made just now. Nothing is lost; go back and try again.'
-        : told.status === 404
-          ? 'There is no such diagram among yours. It may have been erased, or belong to somebody else.'
-          : 'Something went wrong on our side. Nothing is lost; load this page again.';
-  const body = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Dendrotax</title><body style="font:17px/1.5 sans-serif;max-width:34em;margin:15vh auto;padding:0 1em"><h1>That did not work</h1><p>${text}</p><p><a href="/">To the desk</a></p></body></html>`;
-  return new Response(body, {
-    status: told.status,
-    headers: {
-      'content-type': 'text/html; charset=utf-8',
-      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
-    },
-  });
 }

@@ -26,6 +26,8 @@ export const SignIn = z.object({
   password: text(200),
 });
 
+export const AccountDeletion = z.object({ password: text(200) });
+
 export const PasswordChange = z.object({ current: text(200), next: NewPassword });
 
 const sessionDays = 30;
@@ -128,6 +130,26 @@ export async function changePassword(
     sql`delete from session where account = ${account.id} and token_hash <> ${sessionHash(token)} returning token_hash`,
   );
   for (const { token_hash } of ended) await endStreams(pool, token_hash);
+}
+
+/** Deletes an account and all that is its: diagrams with their logs, pictures, house styles, sessions. The password is asked for again. */
+export async function deleteAccount(
+  pool: pg.Pool,
+  account: Account,
+  { password }: z.infer<typeof AccountDeletion>,
+  source = 'here',
+): Promise<void> {
+  await countSignIn(pool, account.email, source);
+  if (!(await checkPassword(pool, account.email, password))) throw new Refusal(401, 'The password is not right.');
+  await forgetTries(pool, account.email, source);
+  const sessions = await many(
+    pool,
+    z.object({ token_hash: z.string() }),
+    sql`select token_hash from session where account = ${account.id}`,
+  );
+  const gone = await run(pool, sql`delete from account where id = ${account.id} and not demo`);
+  if (gone === 0) throw new Refusal(422, 'The accounts of the demo stay; everybody uses them.');
+  for (const { token_hash } of sessions) await endStreams(pool, token_hash);
 }
 
 export async function accountOfSession(on: Connection, token: string): Promise<Account | null> {

@@ -11,7 +11,18 @@ export function database(): pg.Pool {
   if (!pool) {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error('DATABASE_URL is not set; bin/start sets it.');
-    pool = watched(new pg.Pool({ connectionString, max: 12, connectionTimeoutMillis: 8000 }));
+    pool = watched(
+      new pg.Pool({
+        connectionString,
+        max: 12,
+        connectionTimeoutMillis: 8000,
+        // Nothing we ask takes so long where all is well; what does must not hold up everybody.
+        statement_timeout: 20_000,
+        query_timeout: 25_000,
+        lock_timeout: 15_000,
+        idle_in_transaction_session_timeout: 30_000,
+      }),
+    );
   }
   return pool;
 }
@@ -76,4 +87,9 @@ export async function withTransaction<T>(on: pg.Pool, work: (tx: pg.PoolClient) 
     );
     throw error;
   }
+}
+
+/** What one account does in this transaction comes after what it is doing in others, so that what is counted still holds when it is written. */
+export async function oneAtATime(tx: pg.PoolClient, account: string): Promise<void> {
+  await run(tx, sql`select from account where id = ${account} for no key update`);
 }

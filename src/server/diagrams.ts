@@ -213,6 +213,20 @@ export const revisionOf = async (on: Connection, account: string, id: string): P
   return row.revision;
 };
 
+/** The revisions of those of some diagrams that this account may see; of others nothing. */
+export async function revisionsOf(
+  on: Connection,
+  account: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await many(
+    on,
+    z.object({ id: z.string(), revision: z.number() }),
+    sql`select id, revision from diagram where owner = ${account} and id = any(${ids})`,
+  );
+  return new Map(rows.map(({ id, revision }) => [id, revision]));
+}
+
 /** Whether the database answers. */
 export async function ping(on: Connection): Promise<void> {
   await one(on, z.object({ ok: z.number() }), sql`select 1 as ok`);

@@ -2,8 +2,10 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { diagramFromParents } from '../core/testing/arbitrary';
 import { parseJson } from './json';
+import { NewAccount, SignIn } from './accounts';
 import { ownPath } from './own-path';
 import { readJson, readQuery } from './requests';
+import { Batch, NewDiagram } from './work/admit';
 import { endWorkers, work } from './work/pool';
 
 const post = (body: string) =>
@@ -22,7 +24,42 @@ describe('what comes in at a door', () => {
   });
   it.each(['1.5', '1e10', '-1', 'x', '99999999999999999999'])('since=%s is refused in words', (since) => {
     const Since = z.object({ since: z.coerce.number().int().min(0).max(2_147_483_647) });
-    expect(() => readQuery(new URL(`http://here.example/?since=${since}`), Since)).toThrow(/^since: /);
+    expect(() => readQuery(new URL(`http://here.example/?since=${since}`), Since)).toThrow(
+      /^What stands at “since” is (not what it has to be|less than 0|more than [\d,]+)\.$/,
+    );
+  });
+});
+
+describe('what is wrong with a request is said in our words', () => {
+  const said = (schema: z.ZodType, given: unknown): string => {
+    try {
+      parseJson(JSON.stringify(given), schema);
+    } catch (error) {
+      return (error as Error).message;
+    }
+    return '';
+  };
+  const account = { email: 'a@b.example', name: 'A', password: '1234567890' };
+  it.each<[unknown, z.ZodType, string]>([
+    [{ ...account, password: 'x'.repeat(201) }, SignIn, 'The password has more than 200 letters; shorten it.'],
+    [{ ...account, password: 'short' }, NewAccount, 'Take at least 10 characters for the password.'],
+    [{ ...account, email: 'nowhere' }, NewAccount, 'Write the address like name@place.example.'],
+    [{ ...account, name: 'x'.repeat(101) }, NewAccount, 'The name has more than 100 letters; shorten it.'],
+    [{ email: 'a@b.example' }, SignIn, 'The password is missing.'],
+    [7, SignIn, 'The request is not what it has to be.'],
+    [
+      { id: '12345678', diagram: { ...diagramFromParents([-1]), title: 'x'.repeat(201) } },
+      NewDiagram,
+      'The title has more than 200 letters; shorten it.',
+    ],
+  ])('%j', (given, schema, words) => expect(said(schema, given)).toBe(words));
+  it('never in those of a validator, whatever is sent', () => {
+    const values = [null, 0, -1e300, 'x'.repeat(500), [], {}, { id: {} }, [[[]]], true];
+    const keys = ['email', 'password', 'name', 'id', 'diagram', 'base', 'gestures'];
+    for (const value of values)
+      for (const schema of [SignIn, NewAccount, NewDiagram, Batch])
+        for (const given of [value, Object.fromEntries(keys.map((key) => [key, value]))])
+          expect(said(schema, given)).not.toMatch(/expected|received|Invalid|string|number|undefined/i);
   });
 });
 

@@ -2,7 +2,7 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { many, maybeOne, run, sql, withTransaction, type Connection } from './database';
 import { drawSoon } from './drawing';
-import { notFound, writeIndex } from './diagrams';
+import { notFound, revisionOf, writeIndex } from './diagrams';
 import { applyBatch, type AppliedBatch, type ApplyInput } from './work/apply';
 import { Together } from './together';
 import type { AdmittedBatch } from './work/admit';
@@ -236,6 +236,7 @@ const mostSteps = 200;
 
 /** The account's own newest gestures of a diagram with what takes them back, oldest first, as JSON: what can be undone after opening it again. */
 export async function ownSteps(on: Connection, account: string, id: string): Promise<string> {
+  await revisionOf(on, account, id);
   const rows = await many(
     on,
     Step,

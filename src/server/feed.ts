@@ -3,10 +3,11 @@ import pg from 'pg';
 import { z } from 'zod';
 import { isSessionOpen } from './accounts';
 import { database } from './database';
-import { revisionOf } from './diagrams';
+import { revisionsOf } from './diagrams';
 import { log } from './log';
+import { presence, type ToldHere } from './presence';
 import { Refusal } from './refusal';
-import { endVisit, othersHere, renewMs, renewVisit } from './visits';
+import { renewMs } from './visits';
 
 /** A diagram has a newer revision, or windows on it were opened or closed. */
 const Notice = z.union([
@@ -52,6 +53,7 @@ class Feed {
       await client.connect();
       await client.query('listen diagram; listen session');
       this.waitMs = firstWaitMs;
+      presence.renewAll();
       for (const listener of this.listeners) listener.reconnected();
     } catch (error) {
       this.lost(client, error);
@@ -66,7 +68,9 @@ class Feed {
       return log('feed', error);
     }
     const notice = Notice.safeParse(json);
-    if (notice.success) for (const listener of this.listeners) listener.notice(notice.data);
+    if (!notice.success) return;
+    if ('visits' in notice.data) presence.changed(notice.data.id);
+    else for (const listener of this.listeners) listener.notice(notice.data);
   }
 
   private lost(client: pg.Client, error: unknown): void {
@@ -95,11 +99,14 @@ export interface Watch {
 
 /** A stream whose reader has taken nothing for so many messages has none. */
 const mostUnread = 12;
+/** Streams of one account in this process; a browser has one for all its windows. */
+const mostStreams = 24;
+const streams = new Map<string, number>();
 
 /**
  * Server-sent events for all windows of one browser: `{ id, revision }` of each watched diagram at once and at each change; as event `here`, who
- * else has it open; as event `gone`, the id of one that is not there. A comment keeps the line open. Visits last as long as the stream, which ends
- * with the request, the session, or when nobody reads it.
+ * else has it open; as event `gone`, the id of one that is not there. Of diagrams that the account may not see nothing is told but `gone`. A comment keeps
+ * the line open. Visits last as long as the stream, which ends with the request, the session, or when nobody reads it.
  */
 export function eventStream(
   {
@@ -109,9 +116,21 @@ export function eventStream(
   }: { readonly account: string; readonly session: string; readonly watches: readonly Watch[] },
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
+  const count = streams.get(account) ?? 0;
+  if (count >= mostStreams)
+    throw new Refusal(
+      429,
+      'Very many windows of yours are open already. Close some, and this one hears of changes.',
+      30,
+    );
+  streams.set(account, count + 1);
   const encoder = new TextEncoder();
   const pool = database();
-  const visits = watches.map((watch) => ({ ...watch, visit: randomUUID() }));
+  const ids = [...new Set(watches.map(({ diagram }) => diagram))];
+  /** Visits of the diagrams that may be seen, by the window's place among the watches. */
+  const visits = new Map<number, string>();
+  /** Diagrams that may be seen; null before that is known. */
+  let seen: ReadonlySet<string> | null = null;
   let open = true;
   let cancelled = false;
   let stop: () => void = () => undefined;
@@ -122,60 +141,68 @@ export function eventStream(
         if ((controller.desiredSize ?? 0) < -mostUnread) return stop();
         controller.enqueue(encoder.encode(text));
       };
-      const sendRevision = async (id: string) => {
-        try {
-          send(`data: ${JSON.stringify({ id, revision: await revisionOf(pool, account, id) })}\n\n`);
-        } catch (error) {
-          if (error instanceof Refusal) send(`event: gone\ndata: ${JSON.stringify({ id })}\n\n`);
-          else throw error;
-        }
-      };
-      const sendVisitors = async ({ visit, diagram, window }: (typeof visits)[number]) => {
-        const visitors = await othersHere(pool, visit, diagram, account);
-        send(`event: here\ndata: ${JSON.stringify({ id: diagram, window, visitors })}\n\n`);
-      };
-      const renew = async (each: (typeof visits)[number]) => {
-        await renewVisit(pool, each.visit, each.diagram, account);
-        // Closed meanwhile: the visit just begun is over.
-        if (!open) await endVisit(pool, each.visit, each.diagram);
-        else await sendVisitors(each);
+      const told = {
+        here: (all: readonly ToldHere[]) =>
+          send(
+            all.map(({ diagram: id, ...rest }) => `event: here\ndata: ${JSON.stringify({ id, ...rest })}\n\n`).join(''),
+          ),
       };
       const safely = (task: Promise<unknown>) => void task.catch((error: unknown) => log('stream', error));
-      const compare = () => safely(Promise.all([...new Set(watches.map(({ diagram }) => diagram))].map(sendRevision)));
+      /** What may be seen, and the revisions of that; one query for all windows. */
+      const compare = async () => {
+        const revisions = await revisionsOf(pool, account, ids);
+        if (!open) return;
+        seen = new Set(revisions.keys());
+        send(
+          ids
+            .map((id) =>
+              revisions.has(id)
+                ? `data: ${JSON.stringify({ id, revision: revisions.get(id) })}\n\n`
+                : `event: gone\ndata: ${JSON.stringify({ id })}\n\n`,
+            )
+            .join(''),
+        );
+        watches.forEach(({ diagram, window }, k) => {
+          const visit = visits.get(k);
+          if (seen!.has(diagram) && visit === undefined) {
+            const id = randomUUID();
+            visits.set(k, id);
+            presence.begin({ id, diagram, account, window, stream: told });
+          } else if (!seen!.has(diagram) && visit !== undefined) {
+            visits.delete(k);
+            presence.end(visit);
+          }
+        });
+      };
       const unsubscribe = feed.subscribe({
         notice(notice) {
-          for (const each of visits) {
-            if (each.diagram !== notice.id) continue;
-            if ('revision' in notice) {
-              send(`data: ${JSON.stringify({ id: notice.id, revision: notice.revision })}\n\n`);
-              break;
-            }
-            safely(sendVisitors(each));
-          }
+          if ('revision' in notice && seen?.has(notice.id))
+            send(`data: ${JSON.stringify({ id: notice.id, revision: notice.revision })}\n\n`);
         },
         sessionEnded: (ended) => ended === session && stop(),
-        reconnected: compare,
+        reconnected: () => safely(compare()),
       });
       const beat = setInterval(() => {
         send(': still here\n\n');
         safely(isSessionOpen(pool, session).then((known) => known || stop()));
-        compare();
-        for (const each of visits) safely(renew(each));
+        safely(compare());
       }, renewMs);
       stop = () => {
         if (!open) return;
         open = false;
+        const left = (streams.get(account) ?? 1) - 1;
+        if (left > 0) streams.set(account, left);
+        else streams.delete(account);
         clearInterval(beat);
         unsubscribe();
         signal.removeEventListener('abort', stop);
-        for (const { visit, diagram } of visits) safely(endVisit(pool, visit, diagram));
+        for (const visit of visits.values()) presence.end(visit);
         if (!cancelled) controller.close();
       };
       if (signal.aborted) return stop();
       signal.addEventListener('abort', stop);
       send('retry: 1500\n\n');
-      compare();
-      for (const each of visits) safely(sendRevision(each.diagram).then(() => renew(each)));
+      safely(compare());
     },
     cancel() {
       cancelled = true;

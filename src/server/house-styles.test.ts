@@ -5,7 +5,7 @@ import { houseStyleOf } from '../core/diagram';
 import { diagramFromParents } from '../core/testing/arbitrary';
 import type { Account } from './accounts';
 import { dropHouseStyle, houseStyles, keepHouseStyle } from './house-styles';
-import { twoPeople } from './test-people';
+import { person, twoPeople } from './test-people';
 
 const address = process.env.TEST_DATABASE_URL;
 
@@ -43,6 +43,29 @@ describe.skipIf(!address)('house styles on a real database', () => {
     await keepHouseStyle(pool, bo.id, one, { style: style('One'), forNew: true });
     await keepHouseStyle(pool, bo.id, two, { style: style('Two'), forNew: true });
     expect((await houseStyles(pool, bo.id)).filter(({ forNew }) => forNew).map(({ id }) => id)).toEqual([two]);
+  });
+  it('many at once are all answered, one of them is for new diagrams, and none takes another’s id', async () => {
+    const cy = await person(pool, 'Cy Dee');
+    const ids = Array.from({ length: 6 }, () => randomUUID());
+    await Promise.all(ids.map((id) => keepHouseStyle(pool, cy.id, id, { style: style('At once'), forNew: true })));
+    expect((await houseStyles(pool, cy.id)).filter(({ forNew }) => forNew)).toHaveLength(1);
+    const shared = randomUUID();
+    const both = await Promise.allSettled(
+      [ada, cy].map((one) => keepHouseStyle(pool, one.id, shared, { style: style(one.name), forNew: false })),
+    );
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+    const owner = both[0]!.status === 'fulfilled' ? ada : cy;
+    expect((await houseStyles(pool, owner.id)).find(({ id }) => id === shared)!.style.name).toBe(owner.name);
+  });
+  it('of seventy at once sixty are kept', async () => {
+    const dee = await person(pool, 'Dee');
+    const all = await Promise.allSettled(
+      Array.from({ length: 70 }, () =>
+        keepHouseStyle(pool, dee.id, randomUUID(), { style: style('One of many'), forNew: false }),
+      ),
+    );
+    expect(all.filter(({ status }) => status === 'fulfilled')).toHaveLength(60);
+    expect(await houseStyles(pool, dee.id)).toHaveLength(60);
   });
   it('no more than sixty are kept', async () => {
     const held = (await houseStyles(pool, bo.id)).length;

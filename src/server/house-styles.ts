@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { HouseStyle } from '../core/model';
 import type pg from 'pg';
-import { many, maybeOne, one, run, sql, withTransaction, type Connection } from './database';
+import { many, maybeOne, one, oneAtATime, run, sql, withTransaction, type Connection } from './database';
 import { Refusal } from './refusal';
 
 /** Most that one account may keep. */
@@ -31,26 +31,28 @@ export const keepHouseStyle = (
   { style, forNew }: GivenHouseStyle,
 ): Promise<KeptHouseStyle> =>
   withTransaction(on, async (tx) => {
-    const { held, foreign } = await one(
+    await oneAtATime(tx, account);
+    const { held } = await one(
       tx,
-      z.object({ held: z.coerce.number(), foreign: z.coerce.number() }),
-      sql`select count(*) filter (where owner = ${account} and id <> ${id}) as held, count(*) filter (where owner <> ${account} and id = ${id}) as foreign
-          from house_style where owner = ${account} or id = ${id}`,
+      z.object({ held: z.coerce.number() }),
+      sql`select count(*) as held from house_style where owner = ${account} and id <> ${id}`,
     );
-    if (foreign > 0) throw missing();
     if (held >= mostKept)
       throw new Refusal(422, `An account keeps at most ${mostKept} house styles. Take one out first.`);
     if (forNew)
       await run(tx, sql`update house_style set for_new = false where owner = ${account} and for_new and id <> ${id}`);
-    return one(
+    const kept = await maybeOne(
       tx,
       Kept,
       sql`insert into house_style (id, owner, body, for_new) values (${id}, ${account}, ${JSON.stringify(style)}, ${forNew})
           on conflict (id) do update set
             revision = house_style.revision + case when house_style.body = excluded.body then 0 else 1 end,
             body = excluded.body, for_new = excluded.for_new, changed_at = now()
+          where house_style.owner = excluded.owner
           returning id, revision, for_new as "forNew", body as style`,
     );
+    if (!kept) throw missing();
+    return kept;
   });
 
 /** Takes one out; diagrams that are tied to it keep what they have. */

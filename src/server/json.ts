@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { issueWords } from './issue-words';
 import { Refusal } from './refusal';
 
 /** Deeper than anything we send; a reader of JSON must not follow a million brackets. */
@@ -13,15 +14,9 @@ export function parseJson<T>(text: string, schema: z.ZodType<T>): T {
   } catch {
     throw new Refusal(400, 'The request is not valid JSON.');
   }
-  const parsed = schema.safeParse(json);
+  const parsed = schema.safeParse(json, { error: issueWords });
   if (parsed.success) return parsed.data;
-  const issue = parsed.error.issues[0]!;
-  throw new Refusal(
-    422,
-    issue.message === 'Invalid input'
-      ? `The request has something unexpected at ${issue.path.join('.').slice(0, 200)}.`
-      : issue.message.slice(0, 300),
-  );
+  throw new Refusal(422, parsed.error.issues[0]!.message.slice(0, 300));
 }
 
 function isTooDeep(text: string): boolean {

@@ -99,3 +99,18 @@ export async function countNewAccount(pool: pg.Pool, source: string): Promise<vo
   if (wait !== null)
     throw new Refusal(429, `Many accounts were made from here. Try again in ${Math.ceil(wait / 60)} minutes.`, wait);
 }
+
+/** What is made for whoever has no account. */
+export const guestLimits = { bytes: 4 * 1024 * 1024, entries: 2000 } as const;
+/** Files for those without an account, from one source: a class behind one address can hand out its work. */
+const guestFiles: Limit = { name: 'guest-files', points: 120, seconds: 600 };
+
+export async function countGuestFile(pool: pg.Pool, source: string): Promise<void> {
+  const wait = await take(pool, guestFiles, source);
+  if (wait !== null)
+    throw new Refusal(
+      429,
+      `Many files were made from here without an account. Wait ${Math.ceil(wait / 60)} minutes, or choose “Keep it” first.`,
+      wait,
+    );
+}

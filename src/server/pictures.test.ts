@@ -1,8 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Account } from './accounts';
-import { keepPicture, readPicture } from './pictures';
+import { clearUnusedPictures, keepPicture, readPicture } from './pictures';
+import { diagramFromParents } from '../core/testing/arbitrary';
+import { createStored } from './diagrams';
 import { twoPeople } from './test-people';
 
 const address = process.env.TEST_DATABASE_URL;
@@ -61,6 +64,30 @@ describe.skipIf(!address)('pictures on a real database', () => {
     );
     await expect(keepPicture(pool, bo.id, png)).rejects.toThrow(/of the 210 MB an account may have/);
     await pool.query(`delete from picture where owner = $1`, [bo.id]);
+  });
+  it('that nothing shows, and no edit of a month speaks of, go after thirty days; others stay', async () => {
+    const ages = { shown: 40, undone: 40, unused: 40, fresh: 20 };
+    const id = (name: string) => Buffer.from(name.padEnd(16, '-')).toString('hex');
+    for (const [name, days] of Object.entries(ages))
+      await pool.query(
+        `insert into picture (owner, id, mime, width, height, bytes, brought_at) values ($1, $2, 'image/png', 1, 1, '', now() - make_interval(days => $3))`,
+        [bo.id, id(name), days],
+      );
+    const chart = diagramFromParents([-1, 0]);
+    const image = (name: string) => ({ id: id(name), width: 1, height: 1 });
+    const diagram = randomUUID();
+    await createStored(pool, bo.id, diagram, {
+      ...chart,
+      entries: { ...chart.entries, e1: { ...chart.entries.e1!, image: image('shown') } },
+    });
+    await pool.query(`insert into edit (diagram, revision, gesture, account, commands) values ($1, 1, 'g', $2, $3)`, [
+      diagram,
+      bo.id,
+      JSON.stringify([{ kind: 'setImage', id: 'e0', image: image('undone') }]),
+    ]);
+    await clearUnusedPictures(pool);
+    const { rows } = await pool.query<{ id: string }>(`select id from picture where owner = $1`, [bo.id]);
+    expect(rows.map((row) => row.id).sort()).toEqual([id('fresh'), id('shown'), id('undone')].sort());
   });
   it('are nobody else’s', async () => {
     const kept = await keepPicture(pool, ada.id, png);

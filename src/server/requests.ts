@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { issueWords } from './issue-words';
 import { parseJson } from './json';
 import { log } from './log';
 import { Refusal } from './refusal';
@@ -51,10 +52,9 @@ export async function readBytes(request: Request, most: number, tooLarge: string
 
 /** The search part of an address, checked by a schema. */
 export function readQuery<T>(url: URL, schema: z.ZodType<T>): T {
-  const parsed = schema.safeParse(Object.fromEntries(url.searchParams));
+  const parsed = schema.safeParse(Object.fromEntries(url.searchParams), { error: issueWords });
   if (parsed.success) return parsed.data;
-  const issue = parsed.error.issues[0]!;
-  throw new Refusal(400, `${issue.path.join('.') || 'The address'}: ${issue.message}.`.slice(0, 300));
+  throw new Refusal(400, parsed.error.issues[0]!.message.slice(0, 300));
 }
 
 export function json(body: unknown, init: ResponseInit = {}): Response {

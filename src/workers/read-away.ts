@@ -1,11 +1,67 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
+import { kindOf, type KindId } from '../core/diagram';
 import type { ReadChoices } from '../core/read';
 import type { ReadAway, ReadWorker } from './read.worker';
 
-let remote: Remote<ReadWorker> | null = null;
+/** A list of which nothing more was read for this long is given up. */
+const patienceMs = 10_000;
+/** Lines longer than this are worth naming when a list is given up. */
+const longLine = 1000;
 
-/** Reads a list in a worker, so that the page answers while a long one is read. */
-export function readAway(text: string, choices: ReadChoices): Promise<ReadAway[]> {
-  remote ??= wrap<ReadWorker>(new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }));
-  return remote.read(text, choices);
+/** Reading took too long; the message says so, and where the trouble may lie. */
+export class ReadingGivenUp extends Error {}
+
+let running: { readonly worker: Worker; readonly remote: Remote<ReadWorker> } | null = null;
+
+/** Reads a list in a worker, so that the page answers while a long one is read. Throws ReadingGivenUp where it comes to nothing. */
+export async function readAway(text: string, choices: ReadChoices): Promise<ReadAway[]> {
+  if (!running) {
+    const worker = new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' });
+    running = { worker, remote: wrap<ReadWorker>(worker) };
+  }
+  const { worker, remote } = running;
+  let current: KindId | null = null;
+  let timer: ReturnType<typeof setTimeout>;
+  let beat: (kind: KindId) => void = () => undefined;
+  const givenUp = new Promise<never>((_, reject) => {
+    const wait = () => {
+      timer = setTimeout(() => {
+        worker.terminate();
+        running = null;
+        reject(new ReadingGivenUp(givenUpWords(text, current)));
+      }, patienceMs);
+    };
+    wait();
+    beat = (kind) => {
+      current = kind;
+      clearTimeout(timer);
+      wait();
+    };
+  });
+  try {
+    return await Promise.race([
+      remote.read(
+        text,
+        choices,
+        proxy((kind: KindId) => beat(kind)),
+      ),
+      givenUp,
+    ]);
+  } finally {
+    clearTimeout(timer!);
+  }
+}
+
+function givenUpWords(text: string, kind: KindId | null): string {
+  let [line, length, count] = [0, 0, 0];
+  for (const each of text.split(/\r\n|\r|\n/)) {
+    count++;
+    if (each.length > length) [line, length] = [count, each.length];
+  }
+  const as = kind === null ? '' : ` as ${kindOf(kind).name.toLowerCase()}`;
+  const where =
+    length > longLine
+      ? `Its longest line is line ${line}, with ${length.toLocaleString('en')} letters; shorten it`
+      : `It has ${count.toLocaleString('en')} lines; take a part of it`;
+  return `The list could not be read${as} within ten seconds and was given up. ${where}, and it is read again. Nothing was lost.`;
 }

@@ -19,8 +19,14 @@ export interface ReadAway {
 }
 
 /** What every kind understands of a list, the one that fits best first; drawn only where it fits. */
-export function readAndDraw(text: string, choices: ReadChoices): ReadAway[] {
-  return readInAllKinds(text, choices).map(({ kind, read, fit }): ReadAway => {
+export function readAndDraw(
+  text: string,
+  choices: ReadChoices,
+  /** Told before a kind reads or draws the list. */
+  goesOn: (kind: KindId) => void = () => undefined,
+): ReadAway[] {
+  return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit }): ReadAway => {
+    goesOn(kind.id);
     if (!fit) return { kind: kind.id, read, fit, tiers: 0, drawn: null };
     const diagram = kind.make(read, '');
     const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;

@@ -1,6 +1,6 @@
 import type { Fit } from '../kind';
 import { ListTokens, type Headings, type ReadChoices, type Reading } from '../read';
-import { kinds, type AnyKind } from './diagram';
+import { kinds, type AnyKind, type KindId } from './diagram';
 
 /** Headings that any kind knows: a row that has them is the heading of a table, whatever kind it is read as. */
 const allHeadings: Headings = kinds.flatMap(({ headings }) => headings);
@@ -25,11 +25,19 @@ export interface KindReading {
   readonly fit: Fit | null;
 }
 
-/** What every kind understands of a list, the one that fits best first. */
-export function readInAllKinds(text: string, choices: ReadChoices = {}): KindReading[] {
+/** What a kind makes of a list with nothing in it: an empty diagram of that kind. */
+export const nothingReadAs = (kind: AnyKind): Reading => ({ ...kind.read(tokensOf('')), findings: [] });
+
+/** What every kind understands of a list, the one that fits best first. `goesOn` is told which kind is about to read. */
+export function readInAllKinds(
+  text: string,
+  choices: ReadChoices = {},
+  goesOn: (kind: KindId) => void = () => undefined,
+): KindReading[] {
   const tokens = tokensOf(text);
   return kinds
     .map((kind): KindReading => {
+      goesOn(kind.id as KindId);
       const read = kind.read(tokens, choices);
       return { kind, read, fit: kind.fits(read) };
     })

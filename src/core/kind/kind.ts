@@ -121,6 +121,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** Null where this kind cannot show what was read. */
   fits(read: T['reading']): Fit | null;
   make(read: T['reading'], title: string): T['diagram'];
+  /** The name and the details of what was typed as a name, as they are parted when it is pasted; left out where a line says more than these. */
+  partTyped?(line: string): { readonly name: string; readonly details: readonly string[] };
   /** What the list itself says it is, for a title; empty where it does not say. */
   titleIn(read: T['reading']): string;
   /** What a report of the reading tells beyond what it tells of every kind, by its key. */

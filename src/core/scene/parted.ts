@@ -3,7 +3,7 @@ import { own, pxPerPt, type BoxStyle, type DiagramCommon, type ShownEntry } from
 import { markWords } from './marks';
 import { planSheets, type Parted, type SheetPlan } from './plan-sheets';
 import type { Scene } from './scene';
-import type { Page, SetSheet, SheetSet } from './sheet-set';
+import { smallestPrint, type Page, type SetSheet, type SheetSet } from './sheet-set';
 
 /** What is parted over sheets where that is no hierarchy of entries: items, each below another or at the top. */
 export interface PartTree extends Parted {
@@ -105,9 +105,9 @@ export function partedSet(
     const plans = planSheets(tree, capacity, (plan) => printOf(plan) / (least * spare), mayLead);
     const planned = { plans, numbers: sheetOfNode(tree, plans) };
     const sheets = plans.map((plan, k) => sheetOf(plan, { number: k + 1, of: plans.length }, planned));
-    const print = Math.min(...sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt));
-    if (!best || print > best.print) best = { sheets, print, leftOut: 0 };
-    if (best.print >= least - 0.005) break;
+    const print = smallestPrint(sheets);
+    if (!best || (print ?? Infinity) > (best.print ?? Infinity)) best = { sheets, print, leftOut: 0 };
+    if ((best.print ?? Infinity) >= least - 0.005) break;
   }
   return best!;
 }

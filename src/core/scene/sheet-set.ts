@@ -11,8 +11,8 @@ import { besideOf, legendOf, tierScene, type TierWords } from './tier-scene';
 /** One diagram over several sheets. */
 export interface SheetSet {
   readonly sheets: readonly SetSheet[];
-  /** The smallest print on any of them, in points. */
-  readonly print: number;
+  /** The smallest print on any of them, in points; null where nothing is printed. */
+  readonly print: number | null;
   /** Links between entries of different sheets, which none of them shows. */
   readonly leftOut: number;
 }
@@ -59,8 +59,7 @@ export function sheetSet(
     const scene = tierScene(sub, subStructure, subStyles, words, marksOf(structure, plan, sheetOf, plans));
     return { name, heads: plan.heads.map((i) => structure.ids[i]!), scene };
   });
-  const prints = sheets.map(({ scene }) => (scene.smallestText ?? Infinity) / pxPerPt);
-  return { sheets, print: Math.min(...prints), leftOut: Object.keys(diagram.links).length - shown };
+  return { sheets, print: smallestPrint(sheets), leftOut: Object.keys(diagram.links).length - shown };
 }
 
 export interface Page {
@@ -204,4 +203,10 @@ function marksOf(
       .map((i) => [structure.ids[i]!, Math.max(1, plans.findIndex((plan) => plan.cut.has(i)) + 1)]),
   );
   return { onward, back, tierOf: (id) => structure.tier[structure.index.get(id)!]! };
+}
+
+/** The smallest print on some sheets, in points; null where there is no text. */
+export function smallestPrint(sheets: readonly SetSheet[]): number | null {
+  const least = Math.min(...sheets.map(({ scene }) => scene.smallestText ?? Infinity));
+  return Number.isFinite(least) ? least / pxPerPt : null;
 }

@@ -1,7 +1,7 @@
 import { nudgedLayout, type Fitted, type Offsets, type TierTreeLayout } from '../arrange/tree';
 import { hasRole, isBesideLine, roleName, roleOf, tierCount, type Hierarchy, type Roles } from '../hierarchy';
 import { KeptFor, own, pushTo, sheetName, type BoxStyle, type DiagramCommon, type Entry } from '../model';
-import { lookOf, tierStyle, type LinkKind } from '../style';
+import { lookOf, tierFill, type LinkKind } from '../style';
 import { boxesInCells, branchGroups, planBranches, type BranchLines } from './branch-lines';
 import { isDrawnIn } from './drawn-in';
 import { entryGroup, type Padding } from './entry-group';
@@ -99,7 +99,7 @@ export function tierScene(
     direction,
     groups,
     notes: sheetNotes(onIt, look, sheet, notes),
-    tiers: bands(diagram, structure, styles, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
+    tiers: bands(diagram, structure, { layout: fit.fitted.layout, gaps: gaps.tier, direction }),
     manner,
     entriesAs: 'boxes',
     smallestText: fit.smallest === null ? null : fit.smallest * drawing.scale,
@@ -254,7 +254,6 @@ function labelOf(
 function bands(
   diagram: DiagramCommon,
   structure: Hierarchy,
-  styles: readonly BoxStyle[],
   {
     layout,
     gaps,
@@ -270,24 +269,17 @@ function bands(
   return Array.from({ length: total }, (_, t) => {
     const own = layout.tiers[t];
     const { start, end } = own ?? { start: (along * t) / total, end: (along * (t + 0.85)) / total };
-    return { ...bandOf(diagram, structure, styles, t), start, end, gap: t === 0 || !own ? null : gaps[t]! };
+    return { ...bandOf(diagram, structure, t), start, end, gap: t === 0 || !own ? null : gaps[t]! };
   });
 }
 
 function bandOf(
   diagram: DiagramCommon,
   structure: Hierarchy,
-  styles: readonly BoxStyle[],
   t: number,
 ): Pick<TierBand, 'tier' | 'name' | 'count' | 'swatch'> {
   const from = structure.tierStart[t]!;
   const to = structure.tierStart[t + 1]!;
-  let swatch = tierStyle(lookOf(diagram), t + 1).fill;
-  for (let i = from; i < to; i++) {
-    if (own(diagram.entries, structure.ids[i]!)!.role === null) {
-      swatch = styles[i]!.fill;
-      break;
-    }
-  }
-  return { tier: t + 1, name: own(diagram.tiers, String(t + 1))?.name ?? null, count: to - from, swatch };
+  const name = own(diagram.tiers, String(t + 1))?.name ?? null;
+  return { tier: t + 1, name, count: to - from, swatch: tierFill(diagram, t + 1) };
 }

@@ -2,15 +2,17 @@ import '../shared/jitless';
 import { useEffect, useState } from 'react';
 import { historyFrom, type LoggedStep, openDiagram } from '../../core/diagram';
 import { own } from '../../core/model';
-import { api, ApiError } from '../shared/api';
+import { api, ApiError, askAs } from '../shared/api';
+import { Guarded } from '../shared/Guarded';
 import { newId } from '../shared/ids';
 import { live } from '../shared/live';
 import { Body } from './Body';
 import { BenchContext, type BenchParts } from './context';
 import { Outbox } from './outbox';
 import { createBench, type BenchStore } from './store';
-import { Sync } from './sync';
-import { focusFirst } from './tree/outline-moves';
+import { typedIn } from './typed-in';
+import { Sync, type Lost } from './sync';
+import { focusFirst } from './focus-first';
 import { createView } from './view';
 
 interface Loaded {
@@ -19,7 +21,8 @@ interface Loaded {
   readonly binned: boolean;
 }
 
-async function open(id: string): Promise<BenchParts> {
+async function open(id: string, account: string): Promise<BenchParts> {
+  askAs(account);
   const [{ diagram: stored, revision, binned }, steps] = await Promise.all([
     api<Loaded>(`/api/diagrams/${id}`),
     // Without it one can work all the same; only what was done before cannot be undone.
@@ -29,7 +32,12 @@ async function open(id: string): Promise<BenchParts> {
   let store: BenchStore | null = null;
   const early: string[] = [];
   let risk = false;
-  const outbox = new Outbox(id, newId(), (atRisk) => {
+  const earlyLost: Lost[] = [];
+  const lost = (what: readonly Lost[]): void => {
+    if (store) store.getState().set({ lost: [...store.getState().lost, ...what] });
+    else earlyLost.push(...what);
+  };
+  const outbox = new Outbox(id, newId(), account, (atRisk) => {
     risk = atRisk;
     if (store && store.getState().atRisk !== atRisk) store.getState().set({ atRisk });
   });
@@ -41,8 +49,15 @@ async function open(id: string): Promise<BenchParts> {
       changed: (next) => store?.getState().take(next),
       saving: (save) => store?.getState().set({ save }),
       here: (here) => store?.getState().set({ here }),
-      lost: (what) => store?.getState().set({ lost: [...store.getState().lost, ...what] }),
-      refused: (reasons) => (store ? store.getState().notify(reasons) : early.push(...reasons)),
+      lost,
+      refused: (what) => {
+        // Whatever was typed is handed back; of the rest the reason is enough.
+        const typed = what.filter(({ commands }) => typedIn(diagram, commands).length > 0);
+        if (typed.length > 0) lost(typed);
+        const reasons = what.filter((one) => !typed.includes(one)).map(({ reason }) => reason);
+        if (store) store.getState().notify(reasons);
+        else early.push(...reasons);
+      },
     },
     outbox,
     api,
@@ -50,7 +65,7 @@ async function open(id: string): Promise<BenchParts> {
   );
   const begun = await sync.begin();
   store = createBench(begun, sync, historyFrom(steps));
-  store.getState().set({ atRisk: risk });
+  store.getState().set({ atRisk: risk, lost: earlyLost });
   const asked = new URLSearchParams(location.search).get('entry');
   if (asked && own(begun.entries, asked)) store.getState().select(asked);
   else focusFirst(store);
@@ -61,14 +76,14 @@ async function open(id: string): Promise<BenchParts> {
 }
 
 /** The page where one diagram is worked on. */
-export function Bench({ id }: { id: string }) {
+export function Bench({ id, account }: { id: string; account: string }) {
   const [parts, setParts] = useState<BenchParts | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [tries, setTries] = useState(0);
   useEffect(() => {
     let left = false;
     let opened: BenchParts | null = null;
-    open(id).then(
+    open(id, account).then(
       (made) => {
         opened = made;
         if (left) made.sync.end();
@@ -85,7 +100,7 @@ export function Bench({ id }: { id: string }) {
       left = true;
       opened?.sync.end();
     };
-  }, [id, tries]);
+  }, [id, account, tries]);
   if (problem) {
     return (
       <main className="mx-auto mt-[20vh] max-w-md p-4">
@@ -104,7 +119,9 @@ export function Bench({ id }: { id: string }) {
   return (
     <BenchContext value={parts}>
       <div className="h-dvh">
-        <Body />
+        <Guarded kept="What you did is kept, and sent.">
+          <Body />
+        </Guarded>
       </div>
     </BenchContext>
   );

@@ -32,7 +32,7 @@ function AlsoHere() {
 
 /** The way back, the title edited in place, undo and redo, who else is here, and whether all is kept. */
 export function Head() {
-  const { store } = useParts();
+  const { store, sync } = useParts();
   const { perform, undo, redo, set } = store.getState();
   const title = useBench((state) => state.diagram.title);
   const kind = useBench((state) => state.diagram.kind);
@@ -45,13 +45,14 @@ export function Head() {
     <header className="flex h-11 shrink-0 items-center gap-2 border-b border-hair px-3">
       <Mark />
       <a href="/" className="plain text-muted">
-        Desk
+        {sync.guest ? 'Front page' : 'Desk'}
       </a>
       <span className="h-6 border-l border-hair" />
       <h1 className="min-w-0 shrink text-lg">
         <input
           aria-label="Title of the diagram"
           className="w-full border border-transparent bg-transparent px-1.5 py-0 [field-sizing:content] hover:border-edge"
+          maxLength={200}
           value={title}
           onChange={(event) => perform(retitle(store.getState().diagram, event.target.value), { merge: 'title' })}
         />
@@ -61,10 +62,10 @@ export function Head() {
       <span role="status" className="ml-auto truncate text-sm text-muted">
         <SaveWords />
       </span>
-      <button className="plain" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={undo}>
+      <button className="plain" aria-label="Undo" title="Undo (Ctrl+Z)" aria-disabled={!canUndo} onClick={undo}>
         <Undo2 size={18} aria-hidden="true" />
       </button>
-      <button className="plain" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={redo}>
+      <button className="plain" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" aria-disabled={!canRedo} onClick={redo}>
         <Redo2 size={18} aria-hidden="true" />
       </button>
       <button className="button hidden sm:inline-flex" onClick={() => set({ step: 'hand-out' })}>

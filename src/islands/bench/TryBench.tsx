@@ -1,12 +1,12 @@
 import '../shared/jitless';
 import { useEffect, useState } from 'react';
 import { openDiagram, type Diagram } from '../../core/diagram';
-import { api, ApiError } from '../shared/api';
-import { newId } from '../shared/ids';
-import { endTrying, keepTrying, tryingNow } from '../shared/trying';
+import { api, ApiError, reach } from '../shared/api';
+import { Guarded } from '../shared/Guarded';
+import { endTrying, keepTrying, tryingId, tryingNow } from '../shared/trying';
 import { Body } from './Body';
 import { BenchContext, type BenchParts } from './context';
-import { focusFirst } from './tree/outline-moves';
+import { focusFirst } from './focus-first';
 import { createBench, type BenchStore } from './store';
 import type { Syncing } from './sync';
 import { createView } from './view';
@@ -16,6 +16,7 @@ const signInPath = `/sign-in?to=${encodeURIComponent('/try?keep')}`;
 /** Work that is kept in this tab only. Files are made by the server, from what is kept there. */
 class Trying implements Syncing {
   readonly id = 'try';
+  readonly guest = true;
   store: BenchStore | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
@@ -27,9 +28,16 @@ class Trying implements Syncing {
     }, 200);
   }
   flush(): Promise<void> {
-    return Promise.reject(
-      new ApiError('Files are made from what is kept. Choose “Keep it” first: your work comes along.', null),
-    );
+    // Files are made of what is sent along.
+    return Promise.resolve();
+  }
+  file(asked: string, signal: AbortSignal): Promise<Response> {
+    return reach(`/api/hand-out?${asked}`, {
+      method: 'POST',
+      body: JSON.stringify(this.store!.getState().diagram),
+      headers: { 'content-type': 'application/json' },
+      signal,
+    });
   }
   retry(): void {
     // Nothing waits to be sent.
@@ -39,8 +47,9 @@ class Trying implements Syncing {
   }
 }
 
+/** Kept under the id it was given when trying began, so that asking twice keeps one. */
 async function keep(diagram: Diagram): Promise<void> {
-  const id = newId();
+  const id = tryingId();
   await api('/api/diagrams', { method: 'POST', body: { id, diagram } });
   endTrying();
   location.assign(`/diagrams/${id}`);
@@ -64,10 +73,15 @@ function opened(): BenchParts | null {
 export function TryBench() {
   const [parts] = useState(opened);
   const [problem, setProblem] = useState<string | null>(null);
+  const [keeping, setKeeping] = useState(false);
   function keepIt() {
+    if (keeping) return;
     const { diagram } = parts!.store.getState();
     keepTrying(diagram);
+    setKeeping(true);
+    setProblem(null);
     keep(diagram).catch((error: unknown) => {
+      setKeeping(false);
       if (error instanceof ApiError && error.status === 401) location.assign(signInPath);
       else setProblem(error instanceof ApiError ? error.message : 'That did not work. Your work is still here.');
     });
@@ -86,14 +100,16 @@ export function TryBench() {
       <div className="flex h-dvh flex-col">
         <div className="flex shrink-0 flex-wrap items-center gap-3 border-b border-brass bg-brasswash px-4 py-1.5">
           <p className="flex-1" role="status">
-            {problem ?? 'You are trying it out: this is kept in this tab only.'}
+            {keeping ? 'Keeping it …' : (problem ?? 'You are trying it out: this is kept in this tab only.')}
           </p>
-          <button className="button button-main" onClick={keepIt}>
+          <button className="button button-main" aria-disabled={keeping} onClick={keepIt}>
             Keep it
           </button>
         </div>
         <div className="min-h-0 flex-1">
-          <Body />
+          <Guarded kept="Your work is kept in this tab.">
+            <Body />
+          </Guarded>
         </div>
       </div>
     </BenchContext>

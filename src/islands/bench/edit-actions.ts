@@ -38,8 +38,11 @@ export function addition(
 export function addEntry(store: BenchStore, where: AddWhere, at: string | null): string | null {
   const { diagram, perform } = store.getState();
   const made = addition(diagram, where, at);
-  return made && perform(made.gesture, { select: made.added }) ? made.added : null;
+  return made && perform(made.gesture, { select: made.added, merge: addedStep(made.added) }) ? made.added : null;
 }
+
+/** The step in which an entry was added: what is typed into it right after belongs to it, and undo takes both back. */
+export const addedStep = (id: string): string => `added:${id}`;
 
 const moves = {
   tierDown,
@@ -61,6 +64,8 @@ export function moveEntry(store: BenchStore, id: string, how: keyof typeof moves
   const name = entry?.name || 'This line';
   if (how === 'tierDown') notify([`“${name}” is the first here: there is nobody before it that it could go under.`]);
   if (how === 'tierUp') notify([`“${name}” stands at the top already.`]);
+  if (how === 'earlier') notify([`“${name}” is the first here already.`]);
+  if (how === 'later') notify([`“${name}” is the last here already.`]);
   return false;
 }
 
@@ -82,11 +87,12 @@ function stepByStep(
 
 /** Removes what is selected: at once what has nothing below that is not selected too; else asks. */
 export function removeSelected(store: BenchStore, { focusAfter }: { focusAfter: 'list' | 'stays' }): void {
-  const { diagram, structure, selection, perform, set, pick } = store.getState();
+  const { diagram, structure, selection, perform, set, pick, notify } = store.getState();
   const links = linksOf(selection).map((id): Command => ({ kind: 'removeLink', id }));
   const ids = entriesOf(selection);
   if (ids.length === 0) {
-    if (perform(links)) pick([]);
+    if (links.length === 0) notify(['Nothing is selected that could be removed.']);
+    else if (perform(links)) pick([]);
     return;
   }
   if (withBranches(diagram, ids).length > ids.length) return set({ removing: ids });

@@ -77,7 +77,11 @@ export interface BenchState {
   readonly shortcutsShown: boolean;
 
   /** Applies a gesture, draws, records the way back, and sends it. False where it was refused. */
-  perform(gesture: Gesture | null, options?: { merge?: string; select?: string; focus?: Cell }): boolean;
+  perform(
+    gesture: Gesture | null,
+    /** With the `merge` of the last one it is a part of that step; so it is where that one's was what this `joins`. */
+    options?: { merge?: string; joins?: string; select?: string; focus?: Cell },
+  ): boolean;
   undo(): void;
   redo(): void;
   /** Takes a Diagram that changed from outside. */
@@ -229,7 +233,7 @@ export function createBench(diagram: Diagram, sync: Pick<Syncing, 'add'>, histor
           return false;
         }
         const merge = options.merge ?? null;
-        const goesOn = merge !== null && merge === mergeKey;
+        const goesOn = merge !== null && (merge === mergeKey || options.joins === mergeKey);
         const history = recorded(get().history, outcome.inverse, goesOn);
         mergeKey = merge;
         if (!goesOn) stepId = newId();

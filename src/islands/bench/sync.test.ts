@@ -70,6 +70,7 @@ class Window {
   saves: SaveState[] = [];
   told: string[] = [];
   lost: Lost[] = [];
+  refused: Lost[] = [];
   others: readonly Visitor[] = [];
   fates: Fate[] = [];
   listening: LiveListener | null = null;
@@ -99,7 +100,10 @@ class Window {
     const events = {
       changed: (diagram: Diagram) => void (this.diagram = diagram),
       saving: (state: SaveState) => void this.saves.push(state),
-      refused: (reasons: readonly string[]) => void this.told.push(...reasons),
+      refused: (what: readonly Lost[]) => {
+        this.told.push(...what.map(({ reason }) => reason));
+        this.refused.push(...what);
+      },
       lost: (what: readonly Lost[]) => void this.lost.push(...what),
       here: (visitors: readonly Visitor[]) => void (this.others = visitors),
     };

@@ -1,5 +1,5 @@
 import { applyGesture, rebase, type Command, openDiagram, type Diagram } from '../../core/diagram';
-import { ApiError, type Ask } from '../shared/api';
+import { ApiError, reach, type Ask } from '../shared/api';
 import type { Live, Visitor } from '../shared/live';
 import type { Outbox, Unsent } from './outbox';
 
@@ -8,10 +8,11 @@ export type SaveState =
   | { readonly state: 'keeping' }
   | { readonly state: 'waiting'; readonly reason: string };
 
-/** What was done here and the server will never take, with its reason. */
+/** What was done here and the server will never take, with its reason, and when it was done (milliseconds since 1970). */
 export interface Lost {
   readonly commands: readonly Command[];
   readonly reason: string;
+  readonly at?: number;
 }
 
 /** What the server answers; see src/server/edits.ts. */
@@ -31,14 +32,17 @@ export interface SyncEvents {
   /** The Diagram changed from outside: others' edits, or own ones refused. */
   changed(diagram: Diagram): void;
   saving(state: SaveState): void;
-  refused(reasons: readonly string[]): void;
+  /** No longer applied when it came, as others had changed what it was about. */
+  refused(what: readonly Lost[]): void;
   lost(what: readonly Lost[]): void;
   /** Who else has the diagram open. */
   here(visitors: readonly Visitor[]): void;
 }
 
-interface Pending extends Unsent {
+interface Pending extends Omit<Unsent, 'at'> {
   readonly merge: string | null;
+  /** When it was done. */
+  readonly done?: number;
   /** The revision it became, where the server has it and the confirmed Diagram is not as far yet. */
   readonly at: number | null;
 }
@@ -53,6 +57,10 @@ export interface GestureManner {
 /** What a Bench needs of whatever keeps its work. */
 export interface Syncing {
   readonly id: string;
+  /** Whether it is kept for nobody: what the server has to keep first asks for an account. */
+  readonly guest: boolean;
+  /** A file of the diagram as it is now, asked for by the search part of an address: "format=pdf". Throws ApiError. */
+  file(asked: string, signal: AbortSignal): Promise<Response>;
   add(id: string, commands: readonly Command[], manner?: GestureManner): void;
   /** Resolves when all that was done is kept; rejects with words for people. */
   flush(): Promise<void>;
@@ -75,6 +83,7 @@ const forGood = new Set([400, 404, 413, 422]);
  * here. A failure of any step ends in one place and is tried again with growing waits.
  */
 export class Sync implements Syncing {
+  readonly guest = false;
   private pending: Pending[] = [];
   private inFlight = 0;
   private turning = false;
@@ -105,7 +114,12 @@ export class Sync implements Syncing {
   /** Brings back what was typed and never acknowledged, and begins to listen. Returns the Diagram with it. */
   async begin(): Promise<Diagram> {
     const left = await this.outbox.takeOver();
-    this.pending = left.map((one) => ({ ...one, merge: null, at: null }));
+    this.pending = left.map(({ at, ...one }) => ({
+      ...one,
+      merge: null,
+      at: null,
+      ...(at !== undefined && { done: at }),
+    }));
     this.stopListening = this.live(this.id, {
       revision: (revision) => this.hear(revision),
       here: (visitors) => this.events.here(visitors),
@@ -122,7 +136,15 @@ export class Sync implements Syncing {
 
   /** A gesture that was applied just now. With the same `merge` as the last one, which has not left yet, it takes that one's place. */
   add(id: string, commands: readonly Command[], { merge = null, step, manner }: GestureManner = {}): void {
-    const made: Pending = { id, commands, merge, at: null, ...(step && { step }), ...(manner && { manner }) };
+    const made: Pending = {
+      id,
+      commands,
+      merge,
+      at: null,
+      done: Date.now(),
+      ...(step && { step }),
+      ...(manner && { manner }),
+    };
     const last = this.pending.at(-1);
     const replaces = merge !== null && last?.merge === merge && last.at === null && this.pending.length > this.inFlight;
     // A new id: another window may have taken over and sent the one replaced here.
@@ -141,6 +163,10 @@ export class Sync implements Syncing {
       if (this.failures > 0)
         throw new ApiError('The server cannot be reached just now; your work is kept here and sent later.', null);
     }
+  }
+
+  file(asked: string, signal: AbortSignal): Promise<Response> {
+    return reach(`/api/diagrams/${this.id}/hand-out?${asked}`, { signal });
   }
 
   /** Tries at once instead of waiting, as when the network is back or the window is looked at again. */
@@ -236,7 +262,7 @@ export class Sync implements Syncing {
       this.batchLimit = 1;
       return;
     }
-    this.events.lost(hopeless.map(({ commands }) => ({ commands, reason: error.message })));
+    this.events.lost(hopeless.map((one) => lost(one, error.message)));
     const gone = new Set(hopeless.map(({ id }) => id));
     this.pending = this.pending.filter(({ id }) => !gone.has(id));
     this.keep();
@@ -268,7 +294,7 @@ export class Sync implements Syncing {
     }
     const became = new Map(page.outcomes.map((one) => [one.id, one]));
     const refused = page.outcomes.flatMap((one) =>
-      one.refused === undefined || !own.has(one.id) ? [] : [one.refused],
+      one.refused === undefined || !own.has(one.id) ? [] : [lost(own.get(one.id)!, one.refused)],
     );
     if (refused.length > 0) {
       asShown = false;
@@ -316,9 +342,10 @@ export class Sync implements Syncing {
 
   private keep(): void {
     this.outbox.keep(
-      this.pending.map(({ id, commands, step, manner }) => ({
+      this.pending.map(({ id, commands, step, manner, done }) => ({
         id,
         commands,
+        ...(done !== undefined && { at: done }),
         ...(step && { step }),
         ...(manner && { manner }),
       })),
@@ -331,6 +358,12 @@ export class Sync implements Syncing {
     else this.events.saving({ state: 'kept', at: Date.now() });
   }
 }
+
+const lost = ({ commands, done }: Pending, reason: string): Lost => ({
+  commands,
+  reason,
+  ...(done !== undefined && { at: done }),
+});
 
 function wordsOf(error: unknown): string {
   if (!(error instanceof ApiError)) return 'Something unexpected came from the server; it is tried again.';

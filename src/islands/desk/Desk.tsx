@@ -1,12 +1,16 @@
 import { LogOut, RotateCcw, Search, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { kinds } from '../../core/diagram';
-import { api, ApiError } from '../shared/api';
+import { unsentOf } from '../bench/outbox';
+import { api, ApiError, askAs } from '../shared/api';
+import { Dialog } from '../shared/Dialog';
+import { guarded } from '../shared/Guarded';
 import { Mark } from '../shared/Mark';
 import type { DeskDiagram } from './desk-diagram';
 import { DiagramCard } from './DiagramCard';
 import { PasteArea, takeDropped } from './PasteArea';
-import { PasswordDialog } from './PasswordDialog';
+import { AccountDialog } from './AccountDialog';
+import { Waiting, waitingWords } from './Waiting';
 import { SearchResults } from './SearchResults';
 
 const firstAskMs = 3000;
@@ -30,8 +34,20 @@ function useCounts(diagrams: readonly DeskDiagram[], set: (diagrams: readonly De
 }
 
 /** The page of all one's diagrams; first on it is where a new list comes in. */
-export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram[]; name: string }) {
+export const Desk = guarded(DeskPage, 'Your diagrams are kept.');
+
+function DeskPage({
+  diagrams: given,
+  account,
+  name,
+}: {
+  diagrams: readonly DeskDiagram[];
+  account: string;
+  name: string;
+}) {
+  useState(() => askAs(account));
   const [diagrams, setDiagrams] = useState(given);
+  const [leaving, setLeaving] = useState<ReadonlyMap<string, number> | null>(null);
   const [query, setQuery] = useState('');
   const [kind, setKind] = useState<string | null>(null);
   const [binShown, setBinShown] = useState(false);
@@ -59,6 +75,13 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
       setNotice(`${error.message} ${id ? 'Nothing was changed.' : ''}`);
     }
   }
+  const signOut = () =>
+    void change(
+      '',
+      () => api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in')),
+      (list) => list,
+      'Signing out …',
+    );
   const bin = (one: DeskDiagram, into: boolean) =>
     change(
       one.id,
@@ -93,18 +116,11 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
         <p className="font-serif text-lg font-semibold">Desk</p>
         <span className="ml-auto text-muted">{name}</span>
         <button className="plain" onClick={() => setChanging(true)}>
-          Password
+          Account
         </button>
         <button
           className="plain"
-          onClick={() =>
-            void change(
-              '',
-              () => api('/api/session', { method: 'DELETE' }).then(() => location.assign('/sign-in')),
-              (list) => list,
-              'Signing out …',
-            )
-          }
+          onClick={() => void unsentOf(account).then((waiting) => (waiting.size > 0 ? setLeaving(waiting) : signOut()))}
         >
           <LogOut size={16} aria-hidden="true" /> Sign out
         </button>
@@ -112,8 +128,26 @@ export function Desk({ diagrams: given, name }: { diagrams: readonly DeskDiagram
       <main className="mx-auto max-w-[1180px] px-4 pt-8 pb-16 md:px-8">
         <h1 className="mb-3 text-[32px]">What is on your list?</h1>
         <PasteArea />
+        <Waiting account={account} diagrams={diagrams} />
+        {leaving && (
+          <Dialog
+            title="Not everything is sent yet"
+            told={`${waitingWords(leaving)} It stays on this machine, is shown to nobody else, and is sent when you sign in here again.`}
+            onClose={() => setLeaving(null)}
+          >
+            <div className="flex gap-2">
+              <button className="button button-main" onClick={() => setLeaving(null)}>
+                Stay signed in
+              </button>
+              <button className="button" onClick={() => (setLeaving(null), signOut())}>
+                Sign out all the same
+              </button>
+            </div>
+          </Dialog>
+        )}
         {changing && (
-          <PasswordDialog
+          <AccountDialog
+            diagrams={diagrams.length}
             onClose={(told) => {
               setChanging(false);
               if (told) setNotice(told);

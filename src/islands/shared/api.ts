@@ -11,6 +11,12 @@ export class ApiError extends Error {
 /** Asks our own server; throws ApiError with words for people, and nothing else. */
 export type Ask = <T>(path: string, init?: { method?: string; body?: unknown }) => Promise<T>;
 
+let account: string | null = null;
+/** For whom all that is asked from this page is meant: where somebody else signed in meanwhile, the server does nothing in their name. */
+export function askAs(id: string): void {
+  account = id;
+}
+
 /** A request without an answer is given up after this long. */
 const patienceMs = 45_000;
 
@@ -34,7 +40,9 @@ export const api: Ask = async <T>(path: string, init: { method?: string; body?: 
 export async function reach(path: string, init: RequestInit = {}): Promise<Response> {
   let answer: Response;
   try {
-    answer = await fetch(path, init);
+    const headers = new Headers(init.headers);
+    if (account !== null) headers.set('x-dendrotax-account', account);
+    answer = await fetch(path, { ...init, headers });
   } catch {
     throw new ApiError(init.signal?.aborted ? 'That was called off.' : 'The server cannot be reached just now.', null);
   }

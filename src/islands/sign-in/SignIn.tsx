@@ -1,12 +1,15 @@
 import { useState, type FormEvent } from 'react';
 import { api, ApiError } from '../shared/api';
+import { guarded } from '../shared/Guarded';
 import { Mark } from '../shared/Mark';
 
 /** The first field has the focus as soon as it is there. */
 const focusNow = (field: HTMLInputElement | null): void => field?.focus();
 
 /** Signing in, or making an account. */
-export function SignIn({ to }: { to: string }) {
+export const SignIn = guarded(SignInPage, 'Nothing was changed.');
+
+function SignInPage({ to }: { to: string }) {
   const [making, setMaking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -40,7 +43,7 @@ export function SignIn({ to }: { to: string }) {
           {making && (
             <label className="grid gap-1">
               Your name
-              <input className="field" name="name" required autoComplete="name" ref={focusNow} />
+              <input className="field" name="name" required maxLength={100} autoComplete="name" ref={focusNow} />
             </label>
           )}
           <label className="grid gap-1">
@@ -48,6 +51,7 @@ export function SignIn({ to }: { to: string }) {
             <input
               className="field"
               name="email"
+              maxLength={200}
               type="email"
               required
               autoComplete="username"
@@ -62,9 +66,10 @@ export function SignIn({ to }: { to: string }) {
               type="password"
               required
               minLength={making ? 10 : undefined}
+              maxLength={200}
               autoComplete={making ? 'new-password' : 'current-password'}
             />
-            {making && <span className="text-sm text-muted">At least 10 characters.</span>}
+            {making && <span className="text-sm text-muted">10 to 200 characters.</span>}
           </label>
           {problem && (
             <p role="alert" className="border-l-4 border-brick pl-3 text-brick">

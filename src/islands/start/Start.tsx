@@ -1,14 +1,23 @@
 import '../shared/jitless';
-import { useRef, useState, type DragEvent } from 'react';
-import { applyGesture, inHouseStyle, leastStrength, makeDiagram, type AnyKind, type Diagram } from '../../core/diagram';
+import { useEffect, useRef, useState, type DragEvent, type RefObject } from 'react';
+import {
+  applyGesture,
+  inHouseStyle,
+  leastStrength,
+  madeUpTitle,
+  makeDiagram,
+  type AnyKind,
+  type Diagram,
+} from '../../core/diagram';
 import type { Finding } from '../../core/model';
 import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
 import { ApiError, reach } from '../shared/api';
+import { Guarded } from '../shared/Guarded';
 import { fetchHouseStyles } from '../shared/house-styles';
 import { newId } from '../shared/ids';
 import { takeFile, takeIncoming, type Incoming } from '../shared/incoming';
-import { keepTrying } from '../shared/trying';
+import { beginTrying, tryingTitle } from '../shared/trying';
 import { AskWhat } from './AskWhat';
 import { Decisions } from './Decisions';
 import { KindChoice } from './KindChoice';
@@ -36,7 +45,16 @@ const sample: Incoming = {
 
 /** The page where a list comes in: the list on the left; on the right, at once, what was understood and the drawing. `front`: for whoever is not signed in. */
 export function Start({ front = false }: { front?: boolean }) {
-  const [incoming] = useState(() => takeIncoming() ?? (front ? sample : null));
+  const typed = useRef<Incoming | null>(null);
+  return (
+    <Guarded kept="Your list is kept." typed={() => typed.current?.text ?? ''}>
+      <StartPage front={front} typed={typed} />
+    </Guarded>
+  );
+}
+
+function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming | null> }) {
+  const [incoming] = useState(() => typed.current ?? takeIncoming() ?? (front ? sample : null));
   const [text, setText] = useState(incoming?.text ?? '');
   const [title, setTitle] = useState(incoming?.name ?? '');
   const [decoding, setDecoding] = useState<readonly Finding[]>(incoming?.findings ?? []);
@@ -44,18 +62,22 @@ export function Start({ front = false }: { front?: boolean }) {
   const [goTo, setGoTo] = useState<{ line: number } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState<AbortController | null>(null);
+  const [trying] = useState(() => (front ? tryingTitle() : null));
   const chooser = useRef<HTMLInputElement>(null);
   const [wanted, setWanted] = useState<AnyKind['id'] | null>(null);
   const { readings, busy, fault } = useReading(text, choices);
+  useEffect(() => {
+    typed.current = { text, name: title, findings: decoding };
+  }, [typed, text, title, decoding]);
   const empty = text.trim() === '';
   // What was chosen by hand stays chosen while the list can be drawn so.
   const byHand = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null));
   const chosen = byHand ?? readings[0]!;
   const { kind, read, drawn, fit: fits, tiers } = chosen;
-  const unsure = !empty && !busy && !byHand && (fits?.strength ?? 0) < leastStrength;
-  const name = title.trim() || kind.titleIn(read) || `New ${kind.nameInSentence}`;
+  const unsure = !empty && !busy && fault === null && !byHand && (fits?.strength ?? 0) < leastStrength;
+  const name = title.trim() || kind.titleIn(read) || madeUpTitle(kind);
   const findings = [...decoding, ...(empty ? [] : read.findings)];
-  const ready = !busy && !unsure && (read.entries.length > 0 || empty);
+  const ready = !busy && !unsure && fault === null && (read.entries.length > 0 || empty);
 
   async function take(file: File | undefined) {
     if (!file) return;
@@ -77,7 +99,7 @@ export function Start({ front = false }: { front?: boolean }) {
     setProblem(null);
     const diagram = makeDiagram(kind, read, name);
     if (front) {
-      if (keepTrying(diagram)) location.assign('/try?new');
+      if (beginTrying(diagram)) location.assign('/try?new');
       else setProblem('The list is too long to be tried without an account. Sign in, and make it then.');
       return;
     }
@@ -109,6 +131,14 @@ export function Start({ front = false }: { front?: boolean }) {
         onDrop={drop}
       >
         <div className="flex min-h-[420px] flex-col gap-3 p-4 md:p-6">
+          {trying !== null && (
+            <p role="status" className="border-l-4 border-moss bg-mosswash px-3 py-2">
+              You are trying out “{trying}” in this tab.{' '}
+              <a className="underline" href="/try">
+                Go on with it
+              </a>
+            </p>
+          )}
           <h1 className="text-[28px]">
             {front ? 'You keep the list; Dendrotax keeps the drawing' : 'What is on your list?'}
           </h1>
@@ -147,11 +177,7 @@ export function Start({ front = false }: { front?: boolean }) {
         <div className="flex min-h-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
           <div aria-live="polite" className="grid gap-3">
             {busy && <p className="text-sm text-muted">Reading the list …</p>}
-            {fault && (
-              <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">
-                The list could not be read. Something in it is beyond us; try a part of it. Nothing was lost.
-              </p>
-            )}
+            {fault && <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">{fault}</p>}
             {unsure ? (
               <AskWhat readings={readings} onChoose={setWanted} />
             ) : (

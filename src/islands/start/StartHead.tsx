@@ -28,6 +28,7 @@ export function StartHead({
         <input
           className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge"
           placeholder={told || 'A new diagram'}
+          maxLength={200}
           value={title}
           onChange={(event) => onTitle(event.target.value)}
         />

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { kindOf, kinds, type Drawn, type KindReading } from '../../core/diagram';
-import { nothingRead, type ReadChoices } from '../../core/read';
-import { readAway } from '../../workers/read-away';
+import { kindOf, kinds, nothingReadAs, type Drawn, type KindReading } from '../../core/diagram';
+import type { ReadChoices } from '../../core/read';
+import { readAway, ReadingGivenUp } from '../../workers/read-away';
 
 /** What one kind understands of the list, with its drawing. */
 export interface DrawnReading extends KindReading {
@@ -14,7 +14,15 @@ interface Asked {
   readonly choices: ReadChoices;
 }
 
-const nothing = kinds.map((kind): DrawnReading => ({ kind, read: nothingRead, fit: null, tiers: 0, drawn: null }));
+const nothing = kinds.map((kind): DrawnReading => ({
+  kind,
+  read: nothingReadAs(kind),
+  fit: null,
+  tiers: 0,
+  drawn: null,
+}));
+
+const beyondUs = 'The list could not be read. Something in it is beyond us; try a part of it. Nothing was lost.';
 
 /**
  * What every kind understands of the list, kept in step with it while it is typed; the kind that fits best comes first. Read in a worker, one list at
@@ -23,11 +31,11 @@ const nothing = kinds.map((kind): DrawnReading => ({ kind, read: nothingRead, fi
 export function useReading(
   text: string,
   choices: ReadChoices,
-): { readings: readonly DrawnReading[]; busy: boolean; fault: boolean } {
-  const [shown, setShown] = useState<{ of: Asked | null; readings: readonly DrawnReading[]; fault: boolean }>({
+): { readings: readonly DrawnReading[]; busy: boolean; fault: string | null } {
+  const [shown, setShown] = useState<{ of: Asked | null; readings: readonly DrawnReading[]; fault: string | null }>({
     of: null,
     readings: nothing,
-    fault: false,
+    fault: null,
   });
   const waiting = useRef<Asked | null>(null);
   const reading = useRef(false);
@@ -42,14 +50,16 @@ export function useReading(
         const asked: Asked = waiting.current;
         waiting.current = null;
         if (asked.text.trim() === '') {
-          setShown({ of: asked, readings: nothing, fault: false });
+          setShown({ of: asked, readings: nothing, fault: null });
           continue;
         }
         try {
           const read = await readAway(asked.text, asked.choices);
-          setShown({ of: asked, readings: read.map((one) => ({ ...one, kind: kindOf(one.kind) })), fault: false });
-        } catch {
-          setShown((before) => ({ ...before, of: asked, fault: true }));
+          setShown({ of: asked, readings: read.map((one) => ({ ...one, kind: kindOf(one.kind) })), fault: null });
+        } catch (error) {
+          // What was read before is of another list and must not be made.
+          const fault = error instanceof ReadingGivenUp ? error.message : beyondUs;
+          setShown({ of: asked, readings: nothing, fault });
         }
       }
       reading.current = false;

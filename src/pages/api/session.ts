@@ -4,9 +4,9 @@ import { database } from '../../server/database';
 import { json, readJson } from '../../server/requests';
 import { sessionCookie, signInWithCookie } from '../../server/session-cookie';
 
-export const POST: APIRoute = async ({ request, cookies, url, clientAddress }) => {
+export const POST: APIRoute = async ({ request, cookies, clientAddress }) => {
   const account = await checkSignIn(database(), await readJson(request, SignIn), clientAddress);
-  await signInWithCookie(account, cookies, url);
+  await signInWithCookie(account, cookies, request);
   return json({ name: account.name });
 };
 

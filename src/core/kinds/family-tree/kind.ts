@@ -1,3 +1,4 @@
+import { splitPerson } from './read/outline';
 import { entryChanges, matchEntries } from '../../hierarchy';
 import { changesTold, directions, listedStyles, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
@@ -69,6 +70,7 @@ export const familyTree: Kind<FamilyTypes> = {
   broken: brokenFamily,
   edits: familyEdits,
   apply: applyFamily,
+  partTyped: splitPerson,
   adds(diagram, where, at, newId) {
     const made = { id: newId(), union: newId() };
     const gesture =

@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { senseOf, takenFrom, type Reading } from '../../read';
+import { senseOf, takenFrom, type Reading, splitDetails } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
@@ -47,6 +47,7 @@ export const orgChart: Kind<OrgTypes> = {
   apply: () => refused('An org chart knows no such change.'),
 
   ...treeList(orgVocabulary),
+  partTyped: splitDetails,
   columnUses: [
     { use: 'name', words: 'the name' },
     { use: 'parent', words: 'who it reports to' },

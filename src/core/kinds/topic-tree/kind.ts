@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading } from '../../read';
+import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading, splitDetails } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -41,6 +41,7 @@ export const topicTree: Kind<TopicTypes> = {
   apply: () => refused('A topic tree knows no such change.'),
 
   ...treeList(topicVocabulary),
+  partTyped: splitDetails,
   columnUses: [
     { use: 'name', words: 'the idea' },
     { use: 'parent', words: 'what it belongs to' },

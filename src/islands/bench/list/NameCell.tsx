@@ -1,6 +1,8 @@
-import type { ClipboardEvent, KeyboardEvent } from 'react';
-import type { Entry } from '../../../core/model';
+import { useRef, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { kindOf } from '../../../core/diagram';
+import { limits, own, type Entry } from '../../../core/model';
 import { useParts } from '../context';
+import { addedStep } from '../edit-actions';
 import { rowForm } from './RowForm';
 import { focusLine } from './useCellKeys';
 
@@ -19,6 +21,23 @@ export function NameCell({
   onPaste: (event: ClipboardEvent<HTMLInputElement>) => void;
 }) {
   const { store } = useParts();
+  const typed = useRef(false);
+  /** "Bo Lin, Cook" typed is parted as it is when it is pasted, once the cell is left. */
+  const part = () => {
+    if (!typed.current) return;
+    typed.current = false;
+    const { diagram, perform } = store.getState();
+    const now = own(diagram.entries, entry.id);
+    const parted = now && !now.details.some(Boolean) ? kindOf(diagram.kind).partTyped?.(now.name) : undefined;
+    if (!parted || parted.name === '' || parted.details.length === 0) return;
+    perform(
+      [
+        { kind: 'rename', id: entry.id, name: parted.name },
+        { kind: 'setDetails', id: entry.id, details: parted.details.slice(0, limits.details) },
+      ],
+      { merge: `parted:${entry.id}`, joins: `cell:${entry.id}:0` },
+    );
+  };
   return (
     <input
       type="text"
@@ -29,11 +48,14 @@ export function NameCell({
       title={entry.name}
       value={entry.name}
       placeholder="Name"
-      onChange={(event) =>
+      onChange={(event) => {
+        typed.current = true;
         store.getState().perform([{ kind: 'rename', id: entry.id, name: event.target.value }], {
           merge: `cell:${entry.id}:0`,
-        })
-      }
+          joins: addedStep(entry.id),
+        });
+      }}
+      onBlur={part}
       onFocus={() => focusLine(store, entry.id)}
       onKeyDown={keys}
       onPaste={onPaste}

@@ -2,15 +2,15 @@ import { addNext } from '../../../core/hierarchy';
 import { newId } from '../../shared/ids';
 import { useBench, useParts } from '../context';
 
-/** Lines of the list that found no place: placed next to the selection, or thrown away. */
+/** Lines of the list that found no place: made entries at the top, where nobody is meant to be above them yet, or thrown away. */
 export function Tray() {
   const { store } = useParts();
   const items = useBench((state) => state.diagram.notPlaced);
   if (items.length === 0) return null;
   const place = (id: string, text: string) => {
-    const { diagram, selected, perform } = store.getState();
+    const { diagram, perform } = store.getState();
     const entry = newId();
-    perform([...addNext(diagram, selected, { id: entry, name: text.slice(0, 400) }), { kind: 'takeFromTray', id }], {
+    perform([...addNext(diagram, null, { id: entry, name: text.slice(0, 400) }), { kind: 'takeFromTray', id }], {
       select: entry,
       focus: { entry, column: 0 },
     });
@@ -28,7 +28,7 @@ export function Tray() {
               {item.text || 'An empty name'} <span className="text-muted">{item.reason}</span>
             </span>
             <button className="plain" onClick={() => place(item.id, item.text)}>
-              Add next
+              Add at the top
             </button>
             <button className="plain" onClick={() => store.getState().perform([{ kind: 'takeFromTray', id: item.id }])}>
               Throw away

@@ -1,4 +1,4 @@
-import { useParts } from '../context';
+import { KeptLink } from './KeptLink';
 
 export interface HandOutLink {
   readonly name: string;
@@ -13,16 +13,13 @@ export interface HandOutLink {
 
 /** Further ways to hand out, each a line with its link. */
 export function HandOutLinks({ links }: { links: readonly HandOutLink[] }) {
-  const { sync } = useParts();
   return links.map(({ name, told, go, to, apart }) => (
     <div key={name} className="grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2">
       <span>
         <strong>{name}</strong>
         <span className="block text-sm text-muted">{told}</span>
       </span>
-      <a className="button" href={`/diagrams/${sync.id}/${to}`} {...(apart && { target: '_blank' })}>
-        {go}
-      </a>
+      <KeptLink to={to} go={go} apart={apart === true} />
     </div>
   ));
 }

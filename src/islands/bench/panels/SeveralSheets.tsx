@@ -37,7 +37,7 @@ export function SetOfSheets({ busy, save, print }: Doing) {
     };
   }, [diagram, least]);
   const fresh = made !== null && made.of === diagram && made.least === least;
-  const { sheets = [], print: smallest = 0, leftOut = 0 } = made?.set ?? {};
+  const { sheets = [], print: smallest = null, leftOut = 0 } = made?.set ?? {};
   return (
     <section aria-label="Set of sheets" className="mt-5">
       <h2 className="label mb-2 font-sans">Over several sheets</h2>
@@ -57,7 +57,7 @@ export function SetOfSheets({ busy, save, print }: Doing) {
       </label>
       <p role="status" className="mt-1 text-sm text-muted">
         {fresh
-          ? `${sheets.length === 1 ? 'One sheet is enough' : `${sheets.length} sheets`}; the smallest text prints at ${smallest.toFixed(1)} pt.`
+          ? `${sheets.length === 1 ? 'One sheet is enough' : `${sheets.length} sheets`}; ${smallest === null ? 'nothing is on it yet' : `the smallest text prints at ${smallest.toFixed(1)} pt`}.`
           : 'Setting it out …'}
         {fresh &&
           leftOut > 0 &&
@@ -81,10 +81,14 @@ export function SetOfSheets({ busy, save, print }: Doing) {
         ))}
       </ol>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button className="button" disabled={busy || !fresh} onClick={() => save(`&set=${least}`, 'PDF of the set')}>
+        <button
+          className="button"
+          aria-disabled={busy || !fresh}
+          onClick={() => fresh && save(`&set=${least}`, 'PDF of the set')}
+        >
           <Download size={15} aria-hidden="true" /> Save set as PDF
         </button>
-        <button className="button" disabled={busy || !fresh} onClick={() => print(`set&least=${least}`)}>
+        <button className="button" aria-disabled={busy || !fresh} onClick={() => fresh && print(`set&least=${least}`)}>
           <Printer size={15} aria-hidden="true" /> Print set
         </button>
       </div>
@@ -147,7 +151,7 @@ export function PosterTiles({ busy, save }: Pick<Doing, 'busy' | 'save'>) {
       <p className="my-1 text-sm text-muted">
         {sheet.name} in {rows} × {columns} tiles that overlap by 10 mm, with marks where to cut.
       </p>
-      <button className="button" disabled={busy} onClick={() => save(`&tiles=${paper}`, 'PDF in tiles')}>
+      <button className="button" aria-disabled={busy} onClick={() => save(`&tiles=${paper}`, 'PDF in tiles')}>
         <Download size={15} aria-hidden="true" /> Save tiles as PDF
       </button>
     </section>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useStore } from 'zustand';
 import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
+import { addedStep } from '../edit-actions';
 import { StageField } from './StageField';
 
 const height = 36;
@@ -30,7 +31,9 @@ export function NameEditor({ id, onDone }: { id: string; onDone: () => void }) {
         height,
       }}
       value={entry.name}
-      change={(name) => store.getState().perform([{ kind: 'rename', id, name }], { merge: `drawing:${id}` })}
+      change={(name) =>
+        store.getState().perform([{ kind: 'rename', id, name }], { merge: `drawing:${id}`, joins: addedStep(id) })
+      }
       onDone={onDone}
     />
   );

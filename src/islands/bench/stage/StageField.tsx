@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { useEffect, useRef, type CSSProperties } from 'react';
 import { useParts } from '../context';
 
 /**
- * A field over the drawing, for what is edited where it stands: focused and selected at once. Enter and Tab leave it, Escape takes back what was typed since
- * it was opened.
+ * A field over the drawing, for what is edited where it stands: focused and selected at once. Enter, Tab and Escape leave it; what was typed stays, as in the
+ * list, and undo takes it back.
  */
 export function StageField({
   label,
@@ -25,7 +25,6 @@ export function StageField({
   maxLength?: number;
 }) {
   const { store } = useParts();
-  const [before] = useState(value);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     input.current?.focus();
@@ -47,11 +46,8 @@ export function StageField({
       onChange={(event) => change(event.target.value)}
       onBlur={() => store.getState().set({ editing: null })}
       onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === 'Tab') {
+        if (event.key === 'Enter' || event.key === 'Tab' || event.key === 'Escape') {
           event.preventDefault();
-          close();
-        } else if (event.key === 'Escape') {
-          if (value !== before) change(before);
           close();
         }
         event.stopPropagation();

@@ -1,5 +1,6 @@
 import { own } from '../../../core/model';
 import type { KeyboardEvent } from 'react';
+import { kindOf } from '../../../core/diagram';
 import { useParts } from '../context';
 import { addEntry, addWhere, moveEntry, removeSelected } from '../edit-actions';
 import { partsOf } from '../kinds';
@@ -10,6 +11,8 @@ import type { Direction } from '../tree/outline-moves';
 import type { useZoom } from './useZoom';
 
 const arrows: Record<string, Direction> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
+
+const none = 'Nothing is selected: click an entry, or go to one with the arrows.';
 
 /** How far one key nudges, CSS px. */
 const step = 4;
@@ -22,6 +25,12 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     if (handle(event)) event.preventDefault();
   };
 
+  /** A key that cannot do anything says why. */
+  function told(why: string): true {
+    store.getState().notify([why]);
+    return true;
+  }
+
   function handle(event: KeyboardEvent): boolean {
     const { selected, selection, diagram, drawn, structure, select, pick, set } = store.getState();
     const arrow = own(arrows, event.key);
@@ -31,13 +40,13 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     else if (event.key === '0') zoom.fit();
     else if (arrow && (event.ctrlKey || event.metaKey))
       zoom.pan(arrow === 'left' ? 60 : arrow === 'right' ? -60 : 0, arrow === 'up' ? 60 : arrow === 'down' ? -60 : 0);
-    else if (arrow && event.altKey && event.shiftKey) return selected !== null && nudge(arrow);
+    else if (arrow && event.altKey && event.shiftKey) return selected === null ? told(none) : nudge(arrow);
     else if (arrow && event.altKey)
       return (
-        selected !== null &&
+        (selected === null && told(none)) ||
         moveEntry(
           store,
-          selected,
+          selected!,
           ({ up: 'earlier', down: 'later', left: 'tierUp', right: 'tierDown' } as const)[arrow],
         )
       );
@@ -60,10 +69,11 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
       // Words of a link that leads to it come first, then its name.
       const link = added && wordless(added);
       if (added) set({ editing: link || added });
-    } else if (event.key === 'Delete' && selection.length > 0) removeSelected(store, { focusAfter: 'stays' });
+    } else if (event.key === 'Delete') removeSelected(store, { focusAfter: 'stays' });
     else if (event.key === 'Escape') select(null);
-    else if (event.key === 'l' && selection.length > 0) nextLink();
-    else if (event.key === 'r' && selection.length > 0) repeatStyle(store);
+    else if (selection.length === 0 && (event.key === 'F2' || /^[lrs]$/.test(event.key))) return told(none);
+    else if (event.key === 'l') nextLink();
+    else if (event.key === 'r') repeatStyle(store);
     else if (event.key === 's' && selected !== null) set({ step: 'style', scope: { kind: 'this', entry: selected } });
     else {
       const keyed = selected === null ? null : partsOf(diagram.kind).keyed(diagram, selected, event.key);
@@ -82,7 +92,8 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
   /** All that is selected a step off its place. */
   function nudge(arrow: Direction): boolean {
     const { diagram, selection, perform } = store.getState();
-    if (!partsOf(diagram.kind).nudges) return false;
+    if (!partsOf(diagram.kind).nudges)
+      return told(`In ${kindOf(diagram.kind).nameInSentence}s nothing is nudged off its place.`);
     const by = {
       x: { left: -step, right: step, up: 0, down: 0 }[arrow],
       y: { up: -step, down: step, left: 0, right: 0 }[arrow],
@@ -100,5 +111,6 @@ export function useStageKeys(zoom: ReturnType<typeof useZoom>) {
     const at = links.findIndex(({ id }) => last.for === 'link' && id === last.id);
     const next = links[(at + 1) % Math.max(1, links.length)];
     if (next) pick([linkPick(next.id)]);
+    else told('There are no links here to go to.');
   }
 }

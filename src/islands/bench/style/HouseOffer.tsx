@@ -12,7 +12,7 @@ export function HouseOffer() {
   const [kept, setKept] = useState<KeptHouseStyle | null>(null);
   const id = diagram.house?.id;
   useEffect(() => {
-    if (id === undefined || sync.id === 'try') return;
+    if (id === undefined || sync.guest) return;
     fetchHouseStyles().then(
       (all) => setKept(all.find((one) => one.id === id) ?? null),
       () => setKept(null),

@@ -17,7 +17,7 @@ export function HouseStyles() {
   const [all, setAll] = useState<readonly KeptHouseStyle[] | null>(null);
   const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
-  const trying = sync.id === 'try';
+  const trying = sync.guest;
   const told = (error: unknown) => {
     // What is shown is what is kept.
     fetchHouseStyles().then(setAll, () => undefined);

@@ -9,6 +9,7 @@ import type { Cell } from '../store';
 import { ListCell } from '../list/ListCell';
 import { NameCell } from '../list/NameCell';
 import { pressLine, useCellKeys } from '../list/useCellKeys';
+import { pasteCells } from '../list/paste-cells';
 import { pasteLines } from './paste-lines';
 import { RowForm } from '../list/RowForm';
 
@@ -44,8 +45,12 @@ export const ListRow = memo(function ListRow(props: Props) {
     if (input?.type === 'text') input.setSelectionRange(input.value.length, input.value.length);
   }, [focusColumn]);
 
-  const paste = (event: ClipboardEvent<HTMLInputElement>) => {
-    if (pasteLines(store, entry.id, event.clipboardData.getData('text/plain'))) event.preventDefault();
+  const paste = (column: number) => (event: ClipboardEvent<HTMLInputElement>) => {
+    const text = event.clipboardData.getData('text/plain');
+    const taken =
+      pasteCells(store, { entry: entry.id, column, text }, columns) ||
+      (column === 0 && pasteLines(store, entry.id, text));
+    if (taken) event.preventDefault();
   };
   const role = kindOf(store.getState().diagram.kind).roles.find(({ id }) => id === entry.role);
   return (
@@ -79,7 +84,7 @@ export const ListRow = memo(function ListRow(props: Props) {
           label={`Name, line ${line + 1}, tier ${tier}${role ? `, ${role.name}` : ''}`}
           className={`px-1 ${role?.open ? 'italic' : ''}`}
           keys={keys}
-          onPaste={paste}
+          onPaste={paste(0)}
         />
       </span>
       {columns.map((column, i) => (
@@ -94,7 +99,7 @@ export const ListRow = memo(function ListRow(props: Props) {
             at={i + 1}
             label={`${column.name} of ${entry.name || `line ${line + 1}`}`}
             keys={keys}
-            onPaste={paste}
+            onPaste={paste(i + 1)}
           />
         </span>
       ))}

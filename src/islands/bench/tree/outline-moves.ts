@@ -1,5 +1,4 @@
 import type { Hierarchy, Listing } from '../../../core/hierarchy';
-import type { BenchStore } from '../store';
 
 /** The entry `step` lines further in the list; null at the ends. */
 export function lineAway(structure: Listing, id: string, step: number): string | null {
@@ -33,15 +32,4 @@ export function entryTowards(
   if (direction === down) return structure.count[i]! > 0 ? structure.ids[structure.first[i]!]! : null;
   const next = direction === before ? i - 1 : direction === after ? i + 1 : -1;
   return next >= 0 && structure.tier[next] === structure.tier[i] ? structure.ids[next]! : null;
-}
-
-/** A diagram that was just made begins with its first cell in focus. The address says so once. */
-export function focusFirst(store: BenchStore): void {
-  if (!new URLSearchParams(location.search).has('new')) return;
-  history.replaceState(null, '', location.pathname);
-  const { structure, select, set } = store.getState();
-  const first = structure.ids[structure.outline[0] ?? -1];
-  if (first === undefined) return;
-  select(first);
-  set({ focus: { entry: first, column: 0 } });
 }

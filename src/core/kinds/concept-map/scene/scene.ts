@@ -32,7 +32,7 @@ import {
   type SceneGroup,
   type TierBand,
 } from '../../../scene';
-import { lookOf, tierStyle } from '../../../style';
+import { lookOf, tierFill } from '../../../style';
 import { withoutParents } from '../../../hierarchy';
 import { example, type ConceptMap } from '../model';
 import { sentenceOf } from '../sentences';
@@ -136,7 +136,7 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
     direction: diagram.arrangement.direction,
     groups: kept,
     notes: sheetNotes(onIt, look, onSheet.sheet, onSheet.notes),
-    tiers: bandsOf(diagram, listing, styles, drawn),
+    tiers: bandsOf(diagram, listing, drawn),
     manner: drawn.rows ? 'bands' : 'compact',
     entriesAs: 'boxes',
     smallestText: smallest === null ? null : smallest * onSheet.drawing.scale,
@@ -159,12 +159,7 @@ function asShown(diagram: ConceptMap): DiagramCommon {
   return { ...diagram, entries };
 }
 
-function bandsOf(
-  diagram: ConceptMap,
-  { tierStart }: MapListing,
-  styles: readonly BoxStyle[],
-  { rows, extent }: DrawnMap,
-): TierBand[] {
+function bandsOf(diagram: ConceptMap, { tierStart }: MapListing, { rows, extent }: DrawnMap): TierBand[] {
   const total = tierStart.length - 1;
   return tierStart.slice(0, -1).map((from, t): TierBand => ({
     tier: t + 1,
@@ -173,7 +168,7 @@ function bandsOf(
     start: rows ? rows[t]!.start : extent.y + (extent.height * t) / total,
     end: rows ? rows[t]!.end : extent.y + (extent.height * (t + 0.85)) / total,
     count: tierStart[t + 1]! - from,
-    swatch: styles[from]?.fill ?? tierStyle(lookOf(diagram), t + 1).fill,
+    swatch: tierFill(diagram, t + 1),
     gap: t === 0 || !rows ? null : rows[t]!.start - rows[t - 1]!.end,
   }));
 }

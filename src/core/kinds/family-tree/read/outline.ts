@@ -75,7 +75,7 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
 }
 
 /** The person before details parted by tabs or a comma; a plus or an ampersand parts partners, not details. */
-function splitPerson(line: string): { name: string; details: readonly string[] } {
+export function splitPerson(line: string): { name: string; details: readonly string[] } {
   if (line.includes('\t')) return splitDetails(line);
   const cut = /,\s/.exec(line);
   return cut && cut.index > 0

@@ -29,7 +29,7 @@ import {
   type TakenSheet,
   type TierBand,
 } from '../../../scene';
-import { lookOf, structureLine, tierStyle } from '../../../style';
+import { lookOf, structureLine, tierFill } from '../../../style';
 import { withoutParents } from '../../../hierarchy';
 import { lifeWords } from '../dates';
 import { ancestorNumbers, descendantNumbers } from '../figures/numbers';
@@ -189,7 +189,7 @@ function drawn(
         start: band.start,
         end: band.end,
         count: tierStart[t + 1]! - from,
-        swatch: styles[from]?.fill ?? tierStyle(look, t + 1).fill,
+        swatch: tierFill(diagram, t + 1),
         gap: t === 0 ? null : along.gaps[t]!,
       };
     }),

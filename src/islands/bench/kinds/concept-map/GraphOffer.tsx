@@ -1,4 +1,4 @@
-import { useParts } from '../../context';
+import { SaveAs } from '../../panels/SaveAs';
 
 const formats = [
   ['graphml', 'GraphML', 'Ideas and propositions as nodes and edges, in XML'],
@@ -7,7 +7,6 @@ const formats = [
 
 /** A map leaves as a graph too, which other programs for graphs read. */
 export function GraphOffer() {
-  const { sync } = useParts();
   return (
     <section aria-label="For other programs" className="mt-5">
       <h2 className="label mb-1 font-sans">For other programs</h2>
@@ -17,13 +16,7 @@ export function GraphOffer() {
             <strong>{name}</strong>
             <span className="block text-sm text-muted">{told}</span>
           </span>
-          <a
-            className="button"
-            href={`/api/diagrams/${sync.id}/hand-out?format=${id}`}
-            onClick={() => void sync.flush()}
-          >
-            Save {name}
-          </a>
+          <SaveAs format={id} name={name} />
         </div>
       ))}
     </section>

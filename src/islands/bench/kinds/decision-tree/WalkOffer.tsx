@@ -1,9 +1,9 @@
 import type { DecisionTree } from '../../../../core/kinds/decision-tree';
-import { useBench, useParts } from '../../context';
+import { useBench } from '../../context';
+import { KeptLink } from '../../panels/KeptLink';
 
 /** A key can be walked through, one question after another. */
 export function WalkOffer() {
-  const { sync } = useParts();
   const manner = useBench((state) => (state.diagram as DecisionTree).decision.manner.manner);
   if (manner !== 'key') return null;
   return (
@@ -16,9 +16,7 @@ export function WalkOffer() {
             One question at a time, by keyboard or pointer, to its result
           </span>
         </span>
-        <a className="button" href={`/diagrams/${sync.id}/walk`}>
-          Walk
-        </a>
+        <KeptLink to="walk" go="Walk" />
       </div>
     </section>
   );

@@ -15,6 +15,7 @@ import {
 } from '../../../../core/kinds/family-tree';
 import { newId } from '../../../shared/ids';
 import { useBench, useParts } from '../../context';
+import { entriesOf } from '../../selection';
 import { NamedPersons } from './NamedPersons';
 import { ParentsOf } from './ParentsOf';
 
@@ -25,8 +26,11 @@ export function AboutPerson() {
   const { store } = useParts();
   const selected = useBench((state) => state.selected);
   const diagram = useBench((state) => state.diagram as FamilyTree);
+  const selection = useBench((state) => state.selection);
   const entry = selected === null ? undefined : own(diagram.entries, selected);
   if (!entry) return null;
+  const picked = entriesOf(selection);
+  const all = picked.length > 1 ? picked : [entry.id];
   const { id } = entry;
   const person = personOf(diagram, id);
   const relations = relationsOf(diagram);
@@ -110,11 +114,11 @@ export function AboutPerson() {
         </select>
       </label>
       <label className={row}>
-        Is a
+        {all.length > 1 ? `The ${all.length} are each a` : 'Is a'}
         <select
           className="field min-h-7 py-0"
           value={entry.role ?? ''}
-          onChange={(event) => perform(roleGiven(diagram, id, event.target.value || null))}
+          onChange={(event) => perform(all.flatMap((one) => roleGiven(diagram, one, event.target.value || null)))}
         >
           <option value="">person of the family</option>
           <option value="pet">pet</option>

@@ -1,8 +1,7 @@
-import { useParts } from '../../context';
+import { SaveAs } from '../../panels/SaveAs';
 
 /** A family leaves as GEDCOM too, which other programs for families read. */
 export function GedcomOffer() {
-  const { sync } = useParts();
   return (
     <section aria-label="For other programs" className="mt-5">
       <h2 className="label mb-1 font-sans">For other programs</h2>
@@ -13,9 +12,7 @@ export function GedcomOffer() {
             Persons and families in the open format 5.5.1, with all that came with them
           </span>
         </span>
-        <a className="button" href={`/api/diagrams/${sync.id}/hand-out?format=ged`} onClick={() => void sync.flush()}>
-          Save GEDCOM
-        </a>
+        <SaveAs format="ged" name="GEDCOM" />
       </div>
     </section>
   );

@@ -1,54 +1,14 @@
 import type { APIRoute } from 'astro';
-import { z } from 'zod';
-import { beginning } from '../../../../core/model';
-import { formats, isFormat } from '../../../../export/formats';
-import { isTilePaper, tilePapers } from '../../../../core/scene';
 import { database } from '../../../../server/database';
 import { readStored } from '../../../../server/diagrams';
+import { askedFile, fileAnswer } from '../../../../server/hand-out';
 import { idOf } from '../../../../server/params';
 import { picturesIn } from '../../../../server/pictures';
-import { Refusal } from '../../../../server/refusal';
-import { readQuery } from '../../../../server/requests';
-import { work } from '../../../../server/work/pool';
-
-const Asked = z.object({
-  format: z.string().max(200).default(''),
-  dpi: z.coerce.number().default(192),
-  /** `drawing`: without the sheet around it. */
-  cut: z.enum(['sheet', 'drawing']).default('sheet'),
-  /** Over several sheets that print no smaller than this, in points. */
-  set: z.coerce.number().optional(),
-  /** The paper of the tiles of a poster. */
-  tiles: z.string().max(20).optional(),
-});
 
 export const GET: APIRoute = async ({ params, url, locals, request }) => {
-  const { format, dpi, cut, set, tiles } = readQuery(url, Asked);
-  if (!isFormat(format))
-    throw new Refusal(
-      400,
-      `There is no format “${beginning(format, 20)}”; there are ${Object.keys(formats).join(', ')}.`,
-    );
-  if (!(dpi >= 24 && dpi <= 1200)) throw new Refusal(400, 'A resolution lies between 24 and 1200 dots per inch.');
-  if (set !== undefined && !(set >= 4 && set <= 36)) throw new Refusal(400, 'A set prints at 4 to 36 points or more.');
-  if (tiles !== undefined && !isTilePaper(tiles)) throw new Refusal(400, `Tiles are ${tilePapers.join(', ')}.`);
-  if ((set !== undefined || tiles !== undefined) && format !== 'pdf')
-    throw new Refusal(400, 'Only a PDF has several pages; ask for that.');
+  const asked = askedFile(url);
   const account = locals.account!.id;
   const { body } = await readStored(database(), account, idOf(params));
   const pictures = await picturesIn(database(), account, body);
-  const { bytes, title } = await work(
-    account,
-    'handOut',
-    { body, format, dotsPerInch: dpi, pictures, setAt: set, tiles, cut },
-    request.signal,
-  );
-  const name = beginning(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram', 80);
-  return new Response(bytes as Uint8Array<ArrayBuffer>, {
-    headers: {
-      'content-type': formats[format].mime,
-      'cache-control': 'no-store',
-      'content-disposition': `attachment; filename="diagram.${format}"; filename*=UTF-8''${encodeURIComponent(`${name}.${format}`)}`,
-    },
-  });
+  return fileAnswer(account, asked, { body, pictures }, request.signal);
 };

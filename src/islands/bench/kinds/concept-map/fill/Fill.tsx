@@ -1,3 +1,4 @@
+import { guarded } from '../../../../shared/Guarded';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { draw } from '../../../../../core/diagram';
 import {
@@ -15,7 +16,9 @@ import { StoredDiagram } from '../../../StoredDiagram';
 import { useFilling } from './useFilling';
 
 /** The exercise on screen: the gaps of a map are filled from a word bank, and the answers checked. */
-export function Fill({ id }: { id: string }) {
+export const Fill = guarded(FillPage, 'The diagram is kept; begin anew.');
+
+function FillPage({ id }: { id: string }) {
   return (
     <StoredDiagram
       id={id}

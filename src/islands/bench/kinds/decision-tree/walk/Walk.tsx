@@ -1,3 +1,4 @@
+import { guarded } from '../../../../shared/Guarded';
 import { useLayoutEffect, useMemo, useState } from 'react';
 import { kindOf } from '../../../../../core/diagram';
 import { hierarchyOf } from '../../../../../core/hierarchy';
@@ -7,7 +8,9 @@ import { Mark } from '../../../../shared/Mark';
 import { StoredDiagram } from '../../../StoredDiagram';
 
 /** A key, one question after another, with the way lit in the drawing. */
-export function Walk({ id }: { id: string }) {
+export const Walk = guarded(WalkPage, 'The diagram is kept; begin anew.');
+
+function WalkPage({ id }: { id: string }) {
   return (
     <StoredDiagram
       id={id}

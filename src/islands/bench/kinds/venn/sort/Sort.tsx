@@ -1,3 +1,4 @@
+import { guarded } from '../../../../shared/Guarded';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   judgeSorting,
@@ -19,7 +20,9 @@ import { useSorting } from './useSorting';
 import { WordBank } from './WordBank';
 
 /** The exercise on screen: names from the word bank are put into their regions, and the answers checked. */
-export function Sort({ id }: { id: string }) {
+export const Sort = guarded(SortPage, 'The diagram is kept; begin anew.');
+
+function SortPage({ id }: { id: string }) {
   return (
     <StoredDiagram id={id} kind="venn" cannot="This cannot be sorted" otherKind="Only a Venn diagram can be sorted.">
       {(diagram) => <Exercise id={id} diagram={diagram} />}
