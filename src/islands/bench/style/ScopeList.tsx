@@ -1,21 +1,25 @@
+import { useEffect } from 'react';
 import { kindOf, type Scope } from '../../../core/diagram';
 import { own } from '../../../core/model';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { entriesOf, linksOf } from '../selection';
+import { isSameScope, scopesShown } from './scopes-shown';
 
 /** What a change applies to, from everything to only this; the narrower ones follow the selection. */
 export function ScopeList() {
   const { store } = useParts();
   const diagram = useBench((state) => state.diagram);
   const drawn = useBench((state) => state.drawn);
-  const scope = useBench((state) => state.scope);
+  const asked = useBench((state) => state.scope);
   const selection = useBench((state) => state.selection);
   const kind = kindOf(diagram.kind);
   const structure = kind.structure(diagram);
   const parts = partsOf(diagram.kind);
-  const choices = parts.scopes(diagram, { ...drawn, structure }, scope, selection);
-  const same = (a: Scope, b: Scope) => JSON.stringify(a) === JSON.stringify(b);
+  const { choices, scope } = scopesShown(parts, diagram, { ...drawn, structure }, { scope: asked, selection });
+  useEffect(() => {
+    if (!isSameScope(asked, scope)) store.getState().set({ scope });
+  });
   const covered = (one: Scope) => kind.covers(diagram, structure, one);
   const count = (one: Scope): number =>
     one.kind === 'lines'
@@ -44,7 +48,7 @@ export function ScopeList() {
       <legend className="label mb-2">Applies to</legend>
       <div className="border border-edge" onPointerLeave={() => light(null)}>
         {choices.map((choice, i) => {
-          const chosen = same(choice.scope, scope);
+          const chosen = isSameScope(choice.scope, scope);
           return (
             <div
               key={choice.scope.kind}
@@ -69,7 +73,7 @@ export function ScopeList() {
                 <Among
                   label={choice.among.label}
                   words={choice.among.options.map((one) => one.words)}
-                  at={choice.among.options.findIndex((one) => same(one.scope, choice.scope))}
+                  at={choice.among.options.findIndex((one) => isSameScope(one.scope, choice.scope))}
                   choose={(at) => choose(choice.among!.options[at]!.scope)}
                 />
               )}

@@ -33,14 +33,17 @@ export function tierScope(
   };
 }
 
-/** The selected entries alone, called by the name of the one that leads; none where none is there. `noun`: what one without a name is called. */
+/**
+ * The selected entries alone, called by the name of the one that leads; where none is selected the one that is scoped. `noun`: what one without a name is
+ * called.
+ */
 export function thisScope(
   { entries }: Diagram,
   structure: Listing,
-  selection: Selection,
+  { scope, selection }: { readonly scope: Scope; readonly selection: Selection },
   noun: string,
 ): readonly ScopeChoice[] {
-  const selected = leadingEntry(selection);
+  const selected = leadingEntry(selection) ?? (scope.kind === 'this' ? scope.entry : null);
   if (selected === null || !structure.index.has(selected)) return [];
   const picked = entriesOf(selection).length;
   const name = own(entries, selected)?.name || `this ${noun}`;

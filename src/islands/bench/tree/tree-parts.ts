@@ -25,7 +25,10 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
     const structure = hierarchyOf(diagram.entries);
     const at = selected === null ? undefined : structure.index.get(selected);
     const known = scope.kind === 'role' ? scope.role : (roles.leading ?? roles.all[0]?.id);
-    const role = at === undefined ? known : (roleOf(diagram, structure, at, roles) ?? known);
+    const its = at === undefined || scope.kind === 'role' ? known : (roleOf(diagram, structure, at, roles) ?? known);
+    // What is scoped is what is marked, whatever is selected.
+    const all = [...ownRoles(diagram), ...kindOf(diagram.kind).roles];
+    const role = all.some(({ id }) => id === its) ? its : all[0]?.id;
     const choices: ScopeChoice[] = [
       { scope: { kind: 'everything' }, words: 'Everything' },
       tierScope(diagram, structure, scope, selection, 'Tier'),
@@ -36,21 +39,24 @@ export const treeParts = (words: TreeBenchWords, roles: Roles): Omit<KindParts, 
         words: `Role: ${roleName(role, roles, diagram).toLowerCase()}`,
         among: {
           label: 'Which role',
-          options: [...ownRoles(diagram), ...kindOf(diagram.kind).roles].map((one) => ({
+          options: all.map((one) => ({
             scope: { kind: 'role' as const, role: one.id },
             words: one.name,
           })),
         },
       });
     choices.push(...enclosureScope(diagram, scope, selection));
-    if (selected !== null && at !== undefined) {
-      const name = own(diagram.entries, selected)!.name || 'this entry';
-      if (structure.count[at]! > 0)
-        choices.push({ scope: { kind: 'branch', entry: selected }, words: `Branch: ${name}` });
-    }
-    choices.push(...thisScope(diagram, structure, selection, 'entry'));
+    const leads = (id: string | null): boolean =>
+      id !== null && structure.index.has(id) && structure.count[structure.index.get(id)!]! > 0;
+    const head = scope.kind === 'branch' && leads(scope.entry) ? scope.entry : leads(selected) ? selected! : null;
+    if (head !== null)
+      choices.push({
+        scope: { kind: 'branch', entry: head },
+        words: `Branch: ${own(diagram.entries, head)!.name || 'this entry'}`,
+      });
+    choices.push(...thisScope(diagram, structure, { scope, selection }, 'entry'));
     if (words.lines) choices.push(...structureScope(structure, scope, words.lines, 'per tier'));
-    choices.push(...linkScopes(diagram, selection));
+    choices.push(...linkScopes(diagram, scope, selection));
     return choices;
   },
   grab: grabBend,

@@ -49,7 +49,7 @@ export const conceptMapParts: KindParts = {
     tierScope(diagram, structure, scope, selection, 'Rank'),
     roleScopeAmong(diagram, scope, [{ id: 'example', words: 'Examples' }]),
     ...enclosureScope(diagram, scope, selection),
-    ...thisScope(diagram, structure, selection, 'idea'),
-    ...linkScopes(diagram, selection),
+    ...thisScope(diagram, structure, { scope, selection }, 'idea'),
+    ...linkScopes(diagram, scope, selection),
   ],
 };

@@ -42,7 +42,7 @@ export const familyTreeParts: KindParts = {
         { id: 'guest', words: 'Guests' },
       ]),
       ...enclosureScope(diagram, scope, selection),
-      ...thisScope(diagram, structure, selection, 'person'),
+      ...thisScope(diagram, structure, { scope, selection }, 'person'),
       ...structureScope(structure, scope, 'Family lines', 'all alike'),
     ];
   },
