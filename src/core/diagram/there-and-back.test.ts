@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byOrder, type Link } from '../model';
+import { applyGesture } from './apply';
+import type { Gesture } from './command';
 import { Diagram, kindOf } from './diagram';
 import { type OrgChart } from '../kinds/org-chart';
 import { type Venn, setsInOrder } from '../kinds/venn';
@@ -10,6 +12,7 @@ import { hierarchyOf } from '../hierarchy';
 import { vennOf } from '../testing/arbitrary-venn';
 import { hostileCharts } from '../testing/hostile';
 import { hostileName, hostileNames } from '../testing/hostile-names';
+import { draw } from './river';
 import { tokensOf } from './reading';
 
 const outlineOf = (diagram: Diagram) => {
@@ -171,6 +174,58 @@ describe('a Venn diagram there and back', () => {
       }),
       { numRuns: 500 },
     );
+  });
+  it('as text: names, and sets in their order, also those that hold nothing or have commas in their names', () => {
+    fc.assert(
+      fc.property(charts, (diagram) => {
+        const read = readSets(vennText(diagram));
+        const told = Object.values(diagram.entries).sort(byOrder);
+        const sets = setsInOrder(diagram.venn);
+        expect(read.sets.map(({ name }) => name)).toEqual(sets.map(({ name }) => name));
+        expect(read.entries.map(({ name }) => name)).toEqual(told.map(({ name }) => name));
+        const at = new Map(read.entries.map((entry, i) => [entry.id, told[i]!.id]));
+        read.sets.forEach(({ items }, i) =>
+          expect(items.map((id) => at.get(id))).toEqual(
+            told.filter(({ id }) => diagram.venn.members[id]?.includes(sets[i]!.id)).map(({ id }) => id),
+          ),
+        );
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it('a heading with a comma comes back as the set it is', () => {
+    const csv = 'Name,First aid,"Minibus licence, valid this year",Boat\nAda,x,x,\nBo,,x,x\nCy,x,,\nDi,,,x\nEv,x,x,x\n';
+    const kind = kindOf('venn');
+    const made = kind.make(kind.read(tokensOf(csv)), '') as Venn;
+    const again = kind.make(kind.read(tokensOf(vennText(made))), '') as Venn;
+    expect(setsInOrder(again.venn).map(({ name }) => name)).toEqual([
+      'First aid',
+      'Minibus licence, valid this year',
+      'Boat',
+    ]);
+    expect(vennCsv(again)).toBe(vennCsv(made));
+  });
+  it('a column of marks without any mark is a set that holds nothing, and is drawn', () => {
+    const kind = kindOf('venn');
+    const made = kind.make(kind.read(tokensOf('Name,Mud,Salt,Sand\nAda,x,,\nBo,,x,\nCy,x,x,')), '') as Venn;
+    expect(setsInOrder(made.venn).map(({ name }) => name)).toEqual(['Mud', 'Salt', 'Sand']);
+    for (const shape of ['equal', 'scaled-circles', 'scaled-ellipses'] as const) {
+      const { scene } = draw({ ...made, venn: { ...made.venn, manner: { ...made.venn.manner, shape } } });
+      expect(scene.groups.filter(({ stands }) => stands.for === 'set').length).toBeGreaterThanOrEqual(3);
+    }
+  });
+  it('the first line of the text says the order of the sets, and names further ones', () => {
+    const plain = vennOf(3, [1, 2, 3, 4, 5, 6, 7]);
+    const [a, b, c] = setsInOrder(plain.venn).map(({ name }) => name) as [string, string, string];
+    const told = `Sets: ${c}, ${a}, Elsewhere, ${b}\n${vennText(plain)}`;
+    const { gesture } = kindOf('venn').update(plain, told, newId);
+    const outcome = applyGesture(plain, gesture as Gesture);
+    expect(outcome.ok && setsInOrder((outcome.diagram as Venn).venn).map(({ name }) => name)).toEqual([
+      c,
+      a,
+      'Elsewhere',
+      b,
+    ]);
   });
   it('text that nobody edited changes nothing, also with blank lines at its end', () => {
     fc.assert(

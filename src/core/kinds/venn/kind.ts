@@ -142,7 +142,7 @@ export const venn: Kind<VennTypes> = {
       })),
     ),
   lineTold:
-    'One line an item, its sets after a colon: “curlew: mudflat, saltmarsh”. Details and pictures stay with their items.',
+    'One line an item, its sets after a colon: “curlew: mudflat, saltmarsh”. A first line “Sets: …” names them in their order. Details and pictures stay with their items.',
   indents: false,
   update: updateVenn,
 

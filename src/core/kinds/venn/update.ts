@@ -12,7 +12,7 @@ type Command = CommonCommand | VennCommand;
 /**
  * The gesture that brings a Venn diagram to what a newer text of its list says, and what of the text could not be taken. Entries found
  * again keep their id, style, picture, and their details where the text tells none; another name in the same place and sets is a new name. A set that goes unnamed stays, empty, unless a new name
- * holds much the same: then it was renamed.
+ * holds much the same: then it was renamed; where a first line names all sets, one that is not among them and holds nothing goes.
  */
 export function updateVenn(
   diagram: Venn,
@@ -21,7 +21,11 @@ export function updateVenn(
 ): { gesture: Command[]; findings: readonly Finding[] } {
   if (text === vennText(diagram) || text.trim() === vennText(diagram)) return { gesture: [], findings: [] };
   const sets = setsInOrder(diagram.venn);
-  const { lines, findings } = readMembershipLines(
+  const {
+    lines,
+    findings,
+    sets: inOrder,
+  } = readMembershipLines(
     text,
     sets.map(({ name }) => name),
   );
@@ -55,6 +59,7 @@ export function updateVenn(
     diagram,
     lines.map((line, i) => ({ entry: idOf.get(read[i]!.id)!, sets: line.sets })),
     newId,
+    inOrder ?? [],
   );
   const wantedSets = (i: number): string[] => [
     ...new Set(lines[i]!.sets.flatMap((name) => told.idOf.get(foldName(name)) ?? [])),
@@ -68,8 +73,10 @@ export function updateVenn(
   return {
     gesture: [
       ...told.changes,
+      ...(inOrder ? reordered(diagram, told, inOrder) : []),
       ...entryChanges(diagram, entries, idOf),
       ...members,
+      ...(inOrder ? leftOut(diagram, told, [...inOrder, ...lines.flatMap((line) => line.sets)]) : []),
       ...fitted.notPlaced.map((item): Command => ({ kind: 'putInTray', item: { ...item, id: newId() } })),
     ],
     findings: [...findings, ...fitted.findings, ...told.findings],
@@ -88,6 +95,8 @@ function setChanges(
   diagram: Venn,
   lines: readonly { readonly entry: string; readonly sets: readonly string[] }[],
   newId: () => string,
+  /** Sets that the text names beside its lines, also such as hold nothing. */
+  alsoNamed: readonly string[],
 ): SetChanges {
   const sets = setsInOrder(diagram.venn);
   const idOf = new Map(sets.map(({ id, name }) => [foldName(name), id]));
@@ -109,6 +118,11 @@ function setChanges(
         fresh.set(folded, { name: beginning(name, 200), holds: new Set([entry]) });
       }
     }
+  for (const name of alsoNamed) {
+    const folded = foldName(name);
+    named.add(folded);
+    if (!idOf.has(folded) && !fresh.has(folded)) fresh.set(folded, { name: beginning(name, 200), holds: new Set() });
+  }
   const unnamed = sets.filter(({ name }) => !named.has(foldName(name)));
   const changes: Command[] = [];
   let count = sets.length;
@@ -131,6 +145,25 @@ function setChanges(
     }
   }
   return { idOf, changes, findings };
+}
+
+/** The sets in the order in which the text names them; others after them as they were. */
+function reordered(diagram: Venn, { idOf, changes }: SetChanges, inOrder: readonly string[]): Command[] {
+  const before = [
+    ...setsInOrder(diagram.venn).map(({ id }) => id),
+    ...changes.flatMap((one) => (one.kind === 'putSet' ? [one.set.id] : [])),
+  ];
+  const first = inOrder.flatMap((name) => idOf.get(foldName(name)) ?? []);
+  const wanted = [...new Set([...first, ...before])];
+  if (wanted.every((id, i) => id === before[i])) return [];
+  const keys = evenKeys(wanted.length);
+  return wanted.map((id, i): Command => ({ kind: 'changeSet', id, patch: { order: keys[i]! } }));
+}
+
+/** Sets that the text does not name, although it names all. */
+function leftOut(diagram: Venn, { idOf }: SetChanges, named: readonly string[]): Command[] {
+  const kept = new Set(named.flatMap((name) => idOf.get(foldName(name)) ?? []));
+  return setsInOrder(diagram.venn).flatMap(({ id }): Command[] => (kept.has(id) ? [] : [{ kind: 'dropSet', id }]));
 }
 
 const holdersOf = ({ venn }: Venn, set: string): string[] =>

@@ -1,8 +1,9 @@
 import { csvRow, detailHeadings } from '../../hierarchy';
 import { byOrder, own } from '../../model';
-import { columnUseOf, foldName, trayHeading } from '../../read';
+import { columnUseOf, foldName, ListTokens, trayHeading } from '../../read';
 import { setsInOrder, type Venn } from './model';
-import { membershipLineOf } from './read/membership-lines';
+import { membershipLineOf, setsLineOf } from './read/item-line';
+import { readSets } from './read/sets';
 import { setHeadings } from './read/set-list';
 import { setPrefix } from './read/set-tables';
 
@@ -44,13 +45,14 @@ export function vennCsv(diagram: Venn): string {
 
 /**
  * One line an entry, its sets after a colon: "curlew: mudflat, saltmarsh"; nothing after it for one in no set. Names that would be read otherwise
- * stand in quotes. Read back by `readMembershipLines`.
+ * stand in quotes. Where these lines would not tell the sets and their order, a first line does: "Sets: mudflat, saltmarsh". Read back by `readSets`, and
+ * by `readMembershipLines`.
  */
 export function vennText(diagram: Venn): string {
   const sets = setsInOrder(diagram.venn);
   const known = sets.map(({ name }) => name);
-  return Object.values(diagram.entries)
-    .sort(byOrder)
+  const entries = Object.values(diagram.entries).sort(byOrder);
+  const lines = entries
     .map((entry) => {
       const inside = sets.filter((set) => own(diagram.venn.members, entry.id)?.includes(set.id));
       return membershipLineOf(
@@ -60,4 +62,33 @@ export function vennText(diagram: Venn): string {
       );
     })
     .join('\n');
+  const asTold = entries.map((entry) => ({
+    name: entry.name,
+    sets: sets.filter((set) => own(diagram.venn.members, entry.id)?.includes(set.id)).map(({ name }) => name),
+  }));
+  return tellSets(lines, known, asTold) ? lines : `${setsLineOf(known)}\n${lines}`;
+}
+
+/** Longer lists name their sets in any case, so that nothing has to be read to know. */
+const mostTried = 300;
+
+/** Whether lines alone are read back as these sets, in their order, with these items. */
+function tellSets(
+  lines: string,
+  sets: readonly string[],
+  items: readonly { readonly name: string; readonly sets: readonly string[] }[],
+): boolean {
+  if (items.length > mostTried) return false;
+  const read = readSets(new ListTokens(lines, setHeadings));
+  return (
+    read.structure === 'set-lines' &&
+    read.sets.length === sets.length &&
+    read.sets.every(({ name }, i) => name === sets[i]) &&
+    read.entries.length === items.length &&
+    read.entries.every(
+      ({ id, name }, i) =>
+        name === items[i]!.name &&
+        read.sets.every(({ name: set, items: inside }) => inside.includes(id) === items[i]!.sets.includes(set)),
+    )
+  );
 }

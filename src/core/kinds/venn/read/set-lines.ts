@@ -1,6 +1,7 @@
 import { aboveList, foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
 import { pushTo } from '../../../model';
 import { mostSets } from '../model';
+import { linesWithSets, setsNamedBy } from './item-line';
 import type { Mention, SetList } from './set-list';
 import { splitSets } from './set-tables';
 
@@ -27,11 +28,25 @@ export function mostlyPairs(tokens: ListTokens): boolean {
   return pairs >= Math.min(lines.length * 0.8, lines.length - 1);
 }
 
-/** Lines such as "curlew: mudflat, saltmarsh", or the other way round, "mudflat: curlew, dunlin". Null where most lines are neither. */
+/**
+ * Lines such as "curlew: mudflat, saltmarsh", or the other way round, "mudflat: curlew, dunlin"; a first line "Sets: …" says which way, and names the sets
+ * in their order. Null where most lines are neither.
+ */
 export function fromLines(tokens: ListTokens): SetList | null {
   const lines = tokens.source
     .map((source, i) => ({ source, line: i + 1, pair: pairOf(source) }))
     .filter(({ source }) => source.trim() !== '');
+  const named = setsNamedBy(lines[0]?.source ?? '');
+  if (named)
+    return {
+      ...linesList,
+      apart: true,
+      sets: named,
+      mentions: linesWithSets(
+        lines.slice(1).map(({ source }) => source),
+        named,
+      ).map(({ name, sets }, i) => ({ name, sets, line: lines[i + 1]!.line, details: [], fields: {} })),
+    };
   const told = lines.flatMap(({ pair }) => (pair ? [pair] : []));
   if (told.length < 2 || told.length < lines.length * 0.6) return null;
   const left = fold(told.map((pair) => pair.left));
@@ -57,19 +72,24 @@ export function fromLines(tokens: ListTokens): SetList | null {
     else mentions.push({ ...plain, name: pair.left, sets: splitSets(pair.right) });
   }
   return {
-    told: 'set-lines',
-    universe: '',
-    apart: false,
+    ...linesList,
     notPlaced: titled
       ? [{ line: first!.line, text: first!.source.trim(), reason: `Line ${first!.line} ${aboveList}.` }]
       : [],
     sets: [...(setsLeft ? left : right).values()],
     mentions,
-    columns: [],
-    header: false,
-    findings: [],
   };
 }
+
+const linesList: Omit<SetList, 'sets' | 'mentions'> = {
+  told: 'set-lines',
+  universe: '',
+  apart: false,
+  notPlaced: [],
+  columns: [],
+  header: false,
+  findings: [],
+};
 
 /** Different names in the order they come, by folded name. */
 function fold(names: readonly string[]): Map<string, string> {

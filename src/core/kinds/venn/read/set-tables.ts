@@ -97,6 +97,14 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
     return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell)) ? 'set' : 'field';
   });
+  // A column among such columns in which nothing is marked is a set that holds nothing.
+  if (uses.filter((use) => use === 'set').length >= 2)
+    uses.forEach((use, i) => {
+      const heading = head.cells[i] ?? '';
+      const beside = uses[i - 1] === 'set' || uses[i + 1] === 'set';
+      const isOpen = use === 'field' && !choices.columns?.[i] && columnUseOf(heading, setHeadings) === null;
+      if (isOpen && beside && heading !== '' && body.every((row) => no.test(row.cells[i] ?? ''))) uses[i] = 'set';
+    });
   const sets = uses.flatMap((use, i) => (use === 'set' ? [i] : []));
   const told = head.cells.some((cell) => cell.startsWith(setPrefix));
   if (sets.length < (told ? 1 : 2) && !Object.values(choices.columns ?? {}).includes('set')) return null;
@@ -160,11 +168,16 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
   };
 }
 
+/** Names of sets in one text; those in quotes are taken as they are. */
 export const splitSets = (cell: string): string[] =>
-  cell
-    .split(/[;,/&+]|\sand\s|\sund\s|\set\s/u)
-    .map((part) => part.trim())
-    .filter((part) => part !== '' && !/^(none|no|nothing|keine?|-|–)$/iu.test(part));
+  cell.split(/("(?:[^"]|"")*")/).flatMap((part) =>
+    part.startsWith('"') && part.endsWith('"') && part.length > 2
+      ? [part.slice(1, -1).replaceAll('""', '"')]
+      : part
+          .split(/[;,/&+]|\sand\s|\sund\s|\set\s/u)
+          .map((one) => one.trim())
+          .filter((one) => one !== '' && !/^(none|no|nothing|keine?|-|–)$/iu.test(one)),
+  );
 
 /** Two columns: the item, and a cell that lists its sets. */
 function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {

@@ -130,7 +130,9 @@ describe('reading sets', () => {
   it('the plain text has a line for each entry, its sets after a colon', () => {
     fc.assert(
       fc.property(venns(2, 6), (diagram) => {
-        const lines = vennText(diagram).split('\n');
+        const lines = vennText(diagram)
+          .replace(/^Sets: .*\n/, '')
+          .split('\n');
         expect(lines).toHaveLength(Object.keys(diagram.entries).length);
         for (const line of lines) expect(line).toMatch(/:/);
       }),

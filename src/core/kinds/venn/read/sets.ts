@@ -13,6 +13,7 @@ import {
   type ReadEntry,
 } from '../../../read';
 import { mostSets } from '../model';
+import { setsNamedBy } from './item-line';
 import { fromLines, fromOutline, mostlyPairs } from './set-lines';
 import { noSetsRead, type Mention, type SetList, type SetReading } from './set-list';
 import { fromTable } from './set-tables';
@@ -59,6 +60,8 @@ function namesWithinLimits(read: SetReading): SetReading {
 }
 
 function tellSets(tokens: ListTokens, choices: ReadChoices): SetList | null {
+  // A first line that names the sets leaves nothing to be weighed.
+  if (setsNamedBy(tokens.source.find((line) => line.trim() !== '') ?? '')) return fromLines(tokens);
   const { table: cells } = tokens;
   const table = cells && choices.structure !== 'outline' ? fromTable(tokens, cells, choices) : null;
   if (choices.structure === 'table' || table?.told === 'set-marks') return table;
