@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { crew, expect, kept, makeChart, test } from './fixtures';
+import { crew, expect, kept, makeChart, test, refusedRequests } from './fixtures';
+
+// Servers that die and requests that are refused are what is tested here.
+test.use({ allowed: refusedRequests });
 
 test('what is sent amiss is answered in words with the right code, and never with a trace', async ({
   desk: page,
@@ -125,7 +128,11 @@ test('a list of 500 and one of 3 fit the page without scrolling it, wide and nar
         document.documentElement.scrollHeight - window.innerHeight,
       ]);
       expect(overflow).toEqual([0, 0]);
+      // Where there is no room for both, list and drawing take turns.
+      const drawing = page.getByRole('button', { name: 'Drawing', exact: true });
+      if (size.width < 768) await drawing.click();
       await expect(page.getByTestId('stage').locator('path').first()).toBeVisible();
+      if (size.width < 768) await page.getByRole('button', { name: 'Steps and list' }).click();
     }
     await page.setViewportSize({ width: 1280, height: 800 });
   }

@@ -1,5 +1,8 @@
 import type { Page } from '@playwright/test';
-import { box, crew, expect, kept, makeChart, nameCell, step, test } from './fixtures';
+import { box, crew, expect, kept, makeChart, nameCell, step, test, refusedRequests } from './fixtures';
+
+// Servers that die and requests that are refused are what is tested here.
+test.use({ allowed: refusedRequests });
 
 const middle = async (page: Page, name: string) => {
   const found = (await box(page, name).boundingBox())!;

@@ -20,7 +20,7 @@ test('from a table of a family to a PDF, and to GEDCOM', async ({ desk: page }) 
   for (const name of ['Wilhelmina', 'Penhaligon', 'adopted']) expect(text).toContain(name);
   await kept(page);
   const file = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save GEDCOM' }).click();
+  await page.getByRole('button', { name: 'Save GEDCOM' }).click();
   const gedcom = await readFile(await (await file).path(), 'utf8');
   expect(gedcom).toContain('2 PEDI adopted');
   // What was handed out is read again as the same family.
@@ -136,7 +136,7 @@ test('a child by birth of one parent and stepchild of the other: a dashed line, 
   await step(page, 'Hand out');
   await kept(page);
   const file = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save GEDCOM' }).click();
+  await page.getByRole('button', { name: 'Save GEDCOM' }).click();
   await make(page, await readFile(await (await file).path(), 'utf8'), 'family tree');
   await expect(box(page, 'Cy Quill, generation 2, child of Ada Quill and Bo Marsh (stepchild)')).toHaveCount(1);
 });

@@ -31,7 +31,10 @@ test('a side link is drawn by dragging with Alt, worded, styled, selected in the
   await expect(links.getByLabel('Words on the link from Cy Moss to Fay Holt')).toHaveValue('safety');
   await page.keyboard.press('F2');
   await page.keyboard.type('first aid');
+  // Escape leaves the field as it does in the list; undo takes back what was typed.
   await page.keyboard.press('Escape');
+  await expect(page.getByTestId('stage').getByText('first aid')).toBeVisible();
+  await page.keyboard.press('Control+z');
   await expect(page.getByTestId('stage').getByText('safety')).toBeVisible();
   await step(page, 'Style');
   await page.getByRole('radio', { name: /Only the one from Cy Moss to Fay Holt/ }).check();

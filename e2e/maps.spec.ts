@@ -25,7 +25,7 @@ test('from propositions to a PDF, and to GraphML that is read again', async ({ d
   for (const words of ['estuary', 'leave droppings rich in', 'redshank']) expect(text).toContain(words);
   await kept(page);
   const file = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save GraphML' }).click();
+  await page.getByRole('button', { name: 'Save GraphML' }).click();
   const graph = await readFile(await (await file).path(), 'utf8');
   await page.goto('/start');
   await page.getByLabel('Your list').fill(graph);

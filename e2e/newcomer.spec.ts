@@ -142,3 +142,29 @@ test('an empty diagram says at Hand out that nothing is on it, and no number tha
   await page.waitForTimeout(1500);
   expect(await page.locator('body').innerText()).not.toMatch(/Infinity|NaN|undefined/);
 });
+
+test('at twice the size, and on a phone, the list shows its rows and the drawing can be read, by turns', async ({
+  desk: page,
+}) => {
+  const staff = Array.from({ length: 45 }, (_, i) => `Person ${i + 2},Person ${Math.floor(i / 5) + 1}`).join('\n');
+  await makeChart(page, `Name,Reports to\nPerson 1,\n${staff}`, 46);
+  for (const [size, least] of [
+    [{ width: 640, height: 400 }, 3],
+    [{ width: 390, height: 844 }, 8],
+  ] as const) {
+    await page.setViewportSize(size);
+    await page.getByRole('button', { name: 'Steps and list' }).click();
+    const seen = await page.getByRole('treegrid').evaluate((grid) => {
+      const { top, bottom } = grid.getBoundingClientRect();
+      return [...grid.querySelectorAll('[role=row]')].filter((row) => {
+        const box = row.getBoundingClientRect();
+        return box.height > 0 && box.top >= top && box.bottom <= Math.min(bottom, window.innerHeight) + 1;
+      }).length;
+    });
+    expect(seen).toBeGreaterThanOrEqual(least);
+    await page.getByRole('button', { name: 'Drawing', exact: true }).click();
+    const stage = (await page.getByTestId('stage').boundingBox())!;
+    expect(stage.height).toBeGreaterThan(size.height * 0.45);
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeInViewport();
+  }
+});

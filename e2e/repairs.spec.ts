@@ -1,6 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
-import { box, crew, expect, kept, makeChart, nameCell, step, test } from './fixtures';
+import { box, crew, expect, kept, makeChart, nameCell, step, test, refusedRequests } from './fixtures';
+
+// Servers that die and requests that are refused are what is tested here.
+test.use({ allowed: refusedRequests });
 
 test('without signing in: a list is drawn beside the words, one’s own is tried, arranged, and kept after making an account', async ({
   another,
@@ -64,7 +67,9 @@ test('a change the server will never take is handed back with its reason; the re
   await nameCell(page, 2).fill('Too much');
   await nameCell(page, 3).fill('Good');
   const lost = page.getByRole('region', { name: 'Not kept' });
-  await expect(lost).toContainText('One change could not be kept. That cannot be kept.');
+  await expect(lost).toContainText('One change could not be kept.');
+  // Whose entry, what was typed, when, and why.
+  await expect(lost).toContainText(/Ivo Marangoni: “Too much” \(done at .*\)\. That cannot be kept\./);
   await lost.getByRole('button', { name: 'Copy what was not kept' }).click();
   await expect(page.getByText('What was not kept is on the clipboard.')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('Too much');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import type { Locator, Page } from '@playwright/test';
-import { axe, box, expect, kept, make, step, test } from './fixtures';
+import { axe, box, expect, kept, make, step, test, refusedRequests } from './fixtures';
 
 const list =
   'curlew: mudflat, saltmarsh\ndunlin: mudflat\nskylark: saltmarsh\nteal: saltmarsh, open water\ncormorant: open water';
@@ -126,37 +126,40 @@ test('the sheet to fill in has the word bank and no answers', async ({ desk: pag
   await expect(page.getByRole('main').getByText('mudflat and saltmarsh')).toHaveCount(0);
 });
 
-test('a picture is kept with its entry and leaves with the diagram', async ({ desk: page }) => {
-  await makeVenn(page, list, 5);
-  // One red pixel.
-  const png = Buffer.from(
-    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
-    'base64',
-  );
-  await page.getByLabel('Picture files').setInputFiles({ name: 'Curlew.png', mimeType: 'image/png', buffer: png });
-  await step(page, 'Arrange');
-  await page.getByRole('button', { name: /^Names scattered/ }).click();
-  await expect(page.getByTestId('stage').locator('image')).toHaveCount(1);
-  await kept(page);
-  const id = page.url().split('/').at(-1)!;
-  const svg = await (await page.request.get(`/api/diagrams/${id}/hand-out?format=svg`)).text();
-  expect(svg).toContain('data:image/png;base64,');
-  await step(page, 'List');
-  await page
-    .getByLabel('Picture files')
-    .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
-  await expect(page.getByText(/notes\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
-  await page
-    .getByLabel('Picture files')
-    .setInputFiles(
-      ['notes.png', 'more.png'].map((name) => ({ name, mimeType: 'image/png', buffer: Buffer.from('no picture') })),
+test.describe('pictures, some of which are refused', () => {
+  test.use({ allowed: refusedRequests });
+  test('a picture is kept with its entry and leaves with the diagram', async ({ desk: page }) => {
+    await makeVenn(page, list, 5);
+    // One red pixel.
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+      'base64',
     );
-  const asked = page.getByLabel('Pictures without an entry');
-  await expect(asked).toContainText('is called like notes.png, more.png.');
-  // What is no picture makes no entry, and says so.
-  await asked.getByRole('button', { name: /^Make 2 new/ }).click();
-  await expect(page.getByText(/more\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
-  await expect(asked).toHaveCount(0);
+    await page.getByLabel('Picture files').setInputFiles({ name: 'Curlew.png', mimeType: 'image/png', buffer: png });
+    await step(page, 'Arrange');
+    await page.getByRole('button', { name: /^Names scattered/ }).click();
+    await expect(page.getByTestId('stage').locator('image')).toHaveCount(1);
+    await kept(page);
+    const id = page.url().split('/').at(-1)!;
+    const svg = await (await page.request.get(`/api/diagrams/${id}/hand-out?format=svg`)).text();
+    expect(svg).toContain('data:image/png;base64,');
+    await step(page, 'List');
+    await page
+      .getByLabel('Picture files')
+      .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+    await expect(page.getByText(/notes\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
+    await page
+      .getByLabel('Picture files')
+      .setInputFiles(
+        ['notes.png', 'more.png'].map((name) => ({ name, mimeType: 'image/png', buffer: Buffer.from('no picture') })),
+      );
+    const asked = page.getByLabel('Pictures without an entry');
+    await expect(asked).toContainText('is called like notes.png, more.png.');
+    // What is no picture makes no entry, and says so.
+    await asked.getByRole('button', { name: /^Make 2 new/ }).click();
+    await expect(page.getByText(/more\.png: That file is no PNG, JPEG, WebP or GIF picture/)).toBeVisible();
+    await expect(asked).toHaveCount(0);
+  });
 });
 
 test('the whole job without a pointer', async ({ desk: page }) => {
@@ -281,7 +284,9 @@ test('on a narrow screen nothing needs to be scrolled sideways', async ({ desk: 
   await page.setViewportSize({ width: 390, height: 780 });
   const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(await sideways()).toBeLessThanOrEqual(0);
+  await page.getByRole('button', { name: 'Drawing', exact: true }).click();
   await expect(page.getByTestId('stage')).toBeInViewport();
+  expect(await sideways()).toBeLessThanOrEqual(0);
   await page.goto(`${page.url()}/sort`);
   await expect(page.getByRole('heading', { name: 'Word bank' })).toBeVisible();
   expect(await sideways()).toBeLessThanOrEqual(0);

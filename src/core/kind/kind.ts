@@ -116,6 +116,8 @@ export interface Kind<T extends KindTypes = KindTypes> {
   /** Those of the columns that a diagram's list shows; left out where it shows all. */
   shownColumns?(diagram: T['diagram']): readonly ListColumn[];
   read(tokens: ListTokens, choices?: ReadChoices): T['reading'];
+  /** Whether a table may be read without a row of headings. */
+  readonly readsWithoutHeadings?: true;
   /** How the structure was told, as a sentence. */
   told(read: T['reading']): string;
   /** Null where this kind cannot show what was read. */

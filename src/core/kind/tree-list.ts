@@ -19,9 +19,19 @@ export const treeList = (
   vocabulary: TreeVocabulary,
 ): Pick<
   Kind<Common>,
-  'headings' | 'read' | 'titleIn' | 'reported' | 'csv' | 'text' | 'lineTold' | 'indents' | 'update'
+  | 'headings'
+  | 'readsWithoutHeadings'
+  | 'read'
+  | 'titleIn'
+  | 'reported'
+  | 'csv'
+  | 'text'
+  | 'lineTold'
+  | 'indents'
+  | 'update'
 > => ({
   headings: vocabulary.headings,
+  readsWithoutHeadings: true,
   read: (tokens, choices = {}) => readTree(tokens, choices, vocabulary),
   titleIn: (read) => titleAbove(read),
   reported: () => ({}),

@@ -19,14 +19,15 @@ export interface Columns {
 /** Tells what each column is: by its heading where there is one, else by its content. */
 export function findColumns(
   rows: readonly Row[],
-  chosen: ReadChoices['columns'],
+  { columns: chosen, firstRow }: Pick<ReadChoices, 'columns' | 'firstRow'>,
   { headings, roles }: TreeVocabulary,
 ): Columns {
   const head = rows[0]?.cells ?? [];
   const told = head.map((cell) => columnUseOf(cell, headings));
   const named = head.filter((cell) => cell !== '').length === head.length;
   const header =
-    told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
+    firstRow !== 'entry' &&
+    (told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named));
   const width = header ? head.length : usualWidth(rows);
   const body = header ? rows.slice(1) : rows;
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;

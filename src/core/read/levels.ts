@@ -40,13 +40,9 @@ export function readLevels(tokens: ListTokens, table: TableTokens, choices: Read
       continue;
     }
     way = levels.stepped ? way.slice(0, from) : [];
-    let begun = false;
     for (const name of named.slice(from)) {
-      if (name === '') {
-        if (begun) break;
-        continue;
-      }
-      begun = true;
+      // A level left out: what follows belongs right to what stands before.
+      if (name === '') continue;
       const above = way.at(-1);
       const key = `${above ?? ''}\n${foldName(name)}`;
       let at = known.get(key);

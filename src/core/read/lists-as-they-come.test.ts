@@ -13,6 +13,27 @@ const parentOf = (read: ReturnType<typeof readList>, name: string) => {
   return read.entries.find(({ id }) => id === parent)?.name;
 };
 
+describe('a first line that looks like headings', () => {
+  it.each(['Head', 'Manager', 'Boss', 'Supervisor', 'Parent', 'Director', 'Superior', 'Under'])(
+    'is a person above indented names, whatever the post is called: %s',
+    (post) => {
+      for (const below of ['Ada Quill', 'Ada Quill, Cook']) {
+        const read = readList(`Marta Engel, ${post}\n    ${below}\n    ${below.replace('Ada Quill', 'Bo Lin')}`);
+        expect(read.entries.map(({ name, parent }) => [name, parent === null])).toEqual([
+          ['Marta Engel', true],
+          ['Ada Quill', false],
+          ['Bo Lin', false],
+        ]);
+      }
+    },
+  );
+  it('is headings where the cells below bear them out, and an entry where it is said to be one', () => {
+    const list = (indent: string) => `Name,Boss\nAda,\n${indent}Bo,Ada\n${indent}Cy,Ada`;
+    expect(readList(list('  '))).toMatchObject({ header: true, structure: 'parent-column' });
+    expect(readList(list(''), { firstRow: 'entry' }).entries[0]).toMatchObject({ name: 'Name' });
+  });
+});
+
 describe('a staff list with titles above its table', () => {
   const list = [
     'Staff of the theatre, season 26/27',

@@ -5,7 +5,7 @@ import { withinLimits } from './fit';
 import { foldName } from './names';
 import { readLevels } from './levels';
 import { readOutline } from './outline';
-import { nothingRead, type ReadChoices, type Reading } from './result';
+import { nothingRead, type Column, type ReadChoices, type Reading } from './result';
 import { readTable } from './table';
 import type { ListTokens, TableTokens } from './tokens';
 import type { TreeVocabulary } from './tree-vocabulary';
@@ -33,12 +33,26 @@ function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocab
   const { table } = tokens;
   if (!table || choices.structure === 'table') return table;
   const rows = table.rows.length > mostLookedAt ? table.rows.slice(0, mostLookedAt) : table.rows;
-  const { columns, header } = findColumns(rows, undefined, vocabulary);
+  const { columns, header } = findColumns(rows, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
   const indented = tokens.source.filter((line) => /^[ \t]+\S/.test(line)).length;
   const told = columns.some((column) => column.use === 'parent');
-  if (!header && indented > rows.length * 0.2) return null;
+  const isIndented = indented > rows.length * 0.2;
+  if (!header && isIndented) return null;
+  // Words over the columns are believed where the cells bear them out: lines that are indented below them, and name nobody who is in the list, are an outline.
+  if (isIndented && !namesSomebody(rows.slice(1), columns)) return null;
   return header || told ? table : null;
 }
+/** Whether cells that are said to name whom somebody is under name somebody in the list, or say nothing. */
+function namesSomebody(rows: TableTokens['rows'], columns: readonly Column[]): boolean {
+  const cellsOf = (uses: readonly string[]) =>
+    columns.flatMap(({ use, index }) =>
+      uses.includes(use) ? rows.map(({ cells }) => foldName(cells[index] ?? '')).filter(Boolean) : [],
+    );
+  const known = new Set(cellsOf(['name', 'id']));
+  const named = cellsOf(['parent']);
+  return named.length === 0 || named.some((cell) => known.has(cell));
+}
+
 /** Rows enough to tell what the columns are. */
 const mostLookedAt = 5000;
 

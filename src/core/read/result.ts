@@ -11,6 +11,8 @@ export interface Column {
 export interface ReadChoices {
   readonly structure?: 'outline' | 'table';
   readonly columns?: Readonly<Record<number, ColumnUse>>;
+  /** `entry`: the first row is one like the others, whatever it looks like. */
+  readonly firstRow?: 'entry';
   /** By question: the id of an entry, `top`, `add`, or one of its options. */
   readonly answers?: Readonly<Record<string, string>>;
 }

@@ -26,7 +26,7 @@ export function readTable(
 ): Reading {
   const { all, rows, aside, openQuote } = table;
   const { words, roles } = vocabulary;
-  const columns = findColumns(rows, choices.columns, vocabulary);
+  const columns = findColumns(rows, choices, vocabulary);
   const findings: Finding[] = [];
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
   const notPlaced = asideTrayed(aside);
@@ -184,13 +184,21 @@ function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Tel
   }
   const details = withoutEmptyEnd([...cellsOf('detail'), ...extra]);
   const roleCell = cellsOf('role')[0] ?? '';
+  const [parent = '', ...more] = namesIn(cellsOf('parent')[0] ?? '', known);
+  const further = [...cellsOf('alsoUnder').flatMap((cell) => namesIn(cell, known)), ...more];
+  const phrases = cellsOf('linkPhrase').filter(Boolean).flatMap(textsOf);
   const fields = fieldsOf(
     columns.flatMap(({ index, header, use }): [string, string][] => {
       const value = row.cells[index] ?? '';
       // What only the kind reads is left to it, under its use.
       if (use.startsWith(ownUse)) return value === '' ? [] : [[use, value]];
-      const kept = use === 'field' || (use === 'id' && !counts) || (use === 'role' && !roles.isPlain(value));
-      return kept && value !== '' ? [[header, value]] : [];
+      if (use === 'leftOut' || use === 'detail' || (use === 'id' && counts)) return [];
+      // What says under whom it stands is told by the structure, or by a finding.
+      if (use === 'parent' || use === 'alsoUnder' || use === 'name') return [];
+      if (use === 'role' && roles.isPlain(value)) return [];
+      // Words of a link go with it, where there is one.
+      if (use === 'linkPhrase' && further.length >= phrases.length) return [];
+      return value === '' ? [] : [[header, value]];
     }),
   );
   const named = roles.ofCell(roleCell);
@@ -201,9 +209,6 @@ function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Tel
         roles.ofName(name) ??
         details.map((detail) => roles.ofDetail(detail)).find((one) => one !== null) ??
         null);
-  const [parent = '', ...more] = namesIn(cellsOf('parent')[0] ?? '', known);
-  const further = [...cellsOf('alsoUnder').flatMap((cell) => namesIn(cell, known)), ...more];
-  const phrases = cellsOf('linkPhrase').flatMap(textsOf);
   return {
     entry: { id, line: row.line, name, details, fields, role, parent: null },
     ownId: cellsOf('id')[0] ?? '',
@@ -267,7 +272,7 @@ function sideLinks(
       const subject = `Line ${entry.line}: ${entry.name} ${words.alsoUnder} “${wanted}”`;
       const where = { line: entry.line, entries: [entry.id] };
       if (!to) {
-        const message = `${subject}, ${words.notInList}. The side link was left out.`;
+        const message = `${subject}${phrase ? ` (“${phrase}”)` : ''}, ${words.notInList}. The side link was left out.`;
         findings.push(readFinding('unknown-side-link', 'warning', message, where));
         continue;
       }

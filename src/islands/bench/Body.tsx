@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Foot } from './Foot';
 import { Head } from './Head';
 import { useParts } from './context';
@@ -55,17 +55,51 @@ function useBenchKeys(): void {
   }, [store, sync]);
 }
 
+/** Where there is no room for both, the panel and the drawing take turns. */
+const tightly = '(max-width: 767px), (max-height: 519px)';
+function useTight(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const media = matchMedia(tightly);
+      media.addEventListener('change', changed);
+      return () => media.removeEventListener('change', changed);
+    },
+    () => matchMedia(tightly).matches,
+  );
+}
+
+const turns = [
+  ['panel', 'Steps and list'],
+  ['drawing', 'Drawing'],
+] as const;
+
 export function Body() {
   useBenchKeys();
   useDroppedFiles();
+  const tight = useTight();
+  const [turn, setTurn] = useState<(typeof turns)[number][0]>('panel');
   return (
     <div className="flex h-full flex-col overflow-hidden">
       <Head />
       <LostWork />
       <HouseOffer />
-      <main className="flex min-h-0 flex-1 flex-col-reverse md:flex-row">
-        <SidePanel />
-        <Stage />
+      {tight && (
+        <div role="group" aria-label="What is shown" className="flex shrink-0 border-b border-hair">
+          {turns.map(([id, name]) => (
+            <button
+              key={id}
+              aria-pressed={turn === id}
+              className={`min-h-8 flex-1 ${turn === id ? 'bg-mosswash font-semibold' : 'text-muted'}`}
+              onClick={() => setTurn(id)}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+      )}
+      <main className="flex min-h-0 flex-1">
+        {(!tight || turn === 'panel') && <SidePanel alone={tight} />}
+        {(!tight || turn === 'drawing') && <Stage />}
       </main>
       <Foot />
       <Unmatched />

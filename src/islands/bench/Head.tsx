@@ -42,7 +42,7 @@ export function Head() {
     document.title = `${title || 'Untitled'} · Dendrotax`;
   }, [title]);
   return (
-    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-hair px-3">
+    <header className="flex h-11 min-w-0 shrink-0 items-center gap-2 overflow-hidden border-b border-hair px-3">
       <Mark />
       <a href="/" className="plain text-muted">
         {sync.guest ? 'Front page' : 'Desk'}
@@ -59,7 +59,7 @@ export function Head() {
       </h1>
       <span className="label hidden whitespace-nowrap sm:inline">{kindOf(kind).name}</span>
       <AlsoHere />
-      <span role="status" className="ml-auto truncate text-sm text-muted">
+      <span role="status" className="ml-auto min-w-0 truncate text-sm text-muted">
         <SaveWords />
       </span>
       <button className="plain" aria-label="Undo" title="Undo (Ctrl+Z)" aria-disabled={!canUndo} onClick={undo}>

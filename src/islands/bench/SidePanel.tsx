@@ -25,8 +25,8 @@ const panels: Record<StepId, (parts: KindParts) => React.ReactNode> = {
 };
 const widths = { least: 300, most: 720, usual: 384 };
 
-/** The six steps in the order of the work; the width is the user's. */
-export function SidePanel() {
+/** The six steps in the order of the work; the width is the user's, unless it stands alone. */
+export function SidePanel({ alone }: { alone: boolean }) {
   const { store } = useParts();
   const step = useBench((state) => state.step);
   const parts = partsOf(useBench((state) => state.diagram.kind));
@@ -36,7 +36,7 @@ export function SidePanel() {
   const drag = (event: PointerEvent) => held.current && resize(held.current.width + event.clientX - held.current.from);
   return (
     <div
-      className="relative flex h-[46%] min-h-0 shrink-0 flex-col border-hair max-md:w-full max-md:border-t md:h-auto md:w-[var(--panel)] md:border-r"
+      className={`relative flex min-h-0 flex-col border-hair ${alone ? 'min-w-0 flex-1 overflow-auto' : 'w-[var(--panel)] shrink-0 border-r'}`}
       style={{ '--panel': `${width}px` } as React.CSSProperties}
     >
       <nav aria-label="Steps" className="flex shrink-0 justify-between overflow-x-auto px-3 pt-2">
@@ -61,7 +61,7 @@ export function SidePanel() {
         data-panel
         tabIndex={-1}
         aria-label={names[step]}
-        className="mt-3 outline-none focus-visible:outline-2 flex min-h-0 flex-1 flex-col max-md:overflow-auto"
+        className={`mt-3 flex flex-1 flex-col outline-none focus-visible:outline-2 ${alone ? 'min-h-64' : 'min-h-0'}`}
       >
         <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step](parts)}</Suspense>
       </section>
@@ -73,7 +73,7 @@ export function SidePanel() {
         aria-valuenow={width}
         aria-valuemin={widths.least}
         aria-valuemax={widths.most}
-        className="absolute inset-y-0 -right-1 z-10 hidden w-2 cursor-col-resize touch-none hover:bg-mosswash md:block"
+        className={`absolute inset-y-0 -right-1 z-10 w-2 cursor-col-resize touch-none hover:bg-mosswash ${alone ? 'hidden' : 'block'}`}
         onKeyDown={(event) => {
           if (event.key === 'ArrowRight') resize(width + 16);
           if (event.key === 'ArrowLeft') resize(width - 16);

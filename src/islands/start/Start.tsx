@@ -189,6 +189,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
                   setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
                 }
                 onStructure={(structure) => setChoices({ structure })}
+                onFirstRow={() => setChoices((before) => ({ ...before, firstRow: 'entry', columns: {} }))}
               />
             )}
             <Decisions

@@ -11,12 +11,15 @@ export function Understood({
   tiers,
   onUse,
   onStructure,
+  onFirstRow,
 }: {
   kind: AnyKind;
   read: Reading;
   tiers: number;
   onUse: (index: number, use: ColumnUse) => void;
   onStructure: (structure: 'outline' | 'table') => void;
+  /** The first row is no heading. */
+  onFirstRow: () => void;
 }) {
   if (read.entries.length === 0) return null;
   const placed = read.entries.length;
@@ -28,13 +31,23 @@ export function Understood({
         {kind.told(read)}
       </p>
       <p className="text-sm text-muted">
-        {read.header ? 'One header row. ' : ''}
         {read.emptyLines > 0 ? `${plural(read.emptyLines, 'empty line')} passed over. ` : ''}
         {placed} of {placed + read.notPlaced.length} lines have a place.{' '}
         <button className="link" onClick={() => onStructure(read.columns.length > 0 ? 'outline' : 'table')}>
           {read.columns.length > 0 ? 'Read it as an indented list instead' : 'Read it as a table instead'}
         </button>
       </p>
+      {read.header && read.columns.length > 0 && (
+        <p className="mt-1 text-sm text-muted">
+          Its first row is read as headings:{' '}
+          <span className="text-ink">{read.columns.map(({ header }) => header).join(' · ')}</span>.{' '}
+          {kind.readsWithoutHeadings && (
+            <button className="link" onClick={onFirstRow}>
+              It is {kind.entryNoun[0] === 'idea' ? 'an' : 'a'} {kind.entryNoun[0]}
+            </button>
+          )}
+        </p>
+      )}
       {read.columns.length > 0 && (
         <ul className="mt-3 flex max-h-40 flex-wrap gap-x-4 gap-y-2 overflow-auto">
           {read.columns.map((column) => (

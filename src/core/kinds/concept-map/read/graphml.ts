@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { own } from '../../../model';
-import type { ListTokens, ReadChoices } from '../../../read';
+import { fieldsOf, type ListTokens, type ReadChoices } from '../../../read';
 import { example } from '../model';
 import { MapMaker, mapFinding, noMapRead, type MapReading } from './result';
 
@@ -20,6 +20,10 @@ interface Edge {
   readonly to: string;
   readonly line: number;
   phrase: string;
+  /** Whether its phrase stood under a label or under other data. */
+  said: 'label' | 'data' | null;
+  /** What else is told of it. */
+  readonly more: [string, string][];
 }
 
 /**
@@ -34,6 +38,9 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
   const open: { name: string; node: Node | null; edge: Edge | null; key: string | null; text: string }[] = [];
   const problems: { line: number; message: string }[] = [];
   let title = '';
+  /** Text that stands where nothing is told. */
+  const strays: { line: number; text: string }[] = [];
+  const beside = (edge: Edge, key: string, words: string): void => void edge.more.push([key, words]);
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
   const attribute = (tag: { attributes: Record<string, unknown> }, name: string): string => {
     const value = own(tag.attributes, name);
@@ -56,7 +63,14 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
       edge = null;
     }
     if (name === 'edge') {
-      edge = { from: attribute(tag, 'source'), to: attribute(tag, 'target'), line: parser.line, phrase: '' };
+      edge = {
+        from: attribute(tag, 'source'),
+        to: attribute(tag, 'target'),
+        line: parser.line,
+        phrase: '',
+        said: null,
+        more: [],
+      };
       edges.push(edge);
       node = null;
     }
@@ -77,16 +91,30 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
     const isLabel = /^(label|name|title|text|phrase|relation|caption)$/.test(named);
     if (/label$/i.test(top.name) && words !== '') {
       if (top.node && top.node.name === '') top.node.name = words;
-      else if (top.edge && top.edge.phrase === '') top.edge.phrase = words;
+      else if (top.node) top.node.fields.push(['label', words]);
+      else if (top.edge && top.edge.phrase === '') [top.edge.phrase, top.edge.said] = [words, 'label'];
+      else if (top.edge) beside(top.edge, 'label', words);
+      else strays.push({ line: parser.line, text: words });
     } else if (top.name === 'data' && words !== '') {
       if (top.edge) {
-        if (isLabel || top.edge.phrase === '') top.edge.phrase = words;
+        // What an edge says beside its label is kept in the tray.
+        if (isLabel && top.edge.phrase !== '' && top.edge.said !== 'label') beside(top.edge, 'data', top.edge.phrase);
+        if (isLabel && top.edge.said === 'label') beside(top.edge, named || 'label', words);
+        else if (isLabel) [top.edge.phrase, top.edge.said] = [words, 'label'];
+        else if (top.edge.phrase === '') [top.edge.phrase, top.edge.said] = [words, 'data'];
+        else beside(top.edge, named || 'data', words);
       } else if (top.node) {
-        if (isLabel) top.node.name = words;
+        if (isLabel && top.node.name === '') top.node.name = words;
+        else if (isLabel) top.node.fields.push([named, words]);
         else if (detailKey.test(named)) top.node.details.push(words);
         else top.node.fields.push([named || 'data', words]);
-      } else if (named === 'question' || isLabel) title = words;
-    }
+      } else if ((named === 'question' || isLabel) && title === '') title = words;
+      else strays.push({ line: parser.line, text: words });
+    } else if (top.name === 'desc' && words !== '') {
+      if (top.node) top.node.details.push(words);
+      else if (top.edge) beside(top.edge, 'desc', words);
+      else strays.push({ line: parser.line, text: words });
+    } else if (words !== '' && top.name !== 'default') strays.push({ line: parser.line, text: words });
   });
   parser.write(tokens.text).close();
   const maker = new MapMaker(choices);
@@ -110,11 +138,22 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
     const made = maker.add({
       ...{ name: name || id, line, details },
       role: kind === example ? example : null,
-      fields: Object.fromEntries(fields.filter(([key, value]) => !(key === 'kind' && value === example))),
+      fields: fieldsOf(fields.filter(([key, value]) => !(key === 'kind' && value === example))),
     });
     ideaOf.set(id, made);
   }
-  for (const { from, to, phrase, line } of edges) maker.link(end(from, line), end(to, line), phrase, line);
+  for (const { from, to, phrase, line, more } of edges) {
+    const [a, b] = [end(from, line), end(to, line)];
+    maker.link(a, b, phrase, line);
+    for (const [key, words] of more)
+      maker.notPlaced.push({
+        line,
+        text: words,
+        reason: `Line ${line}: “${key}” of the edge from ${from} to ${to}; a link has one phrase.`,
+      });
+  }
+  for (const { line, text: words } of strays)
+    maker.notPlaced.push({ line, text: words, reason: `Line ${line}: this text stands in no node and no edge.` });
   if (title !== '') maker.question = title.slice(0, 300);
   return maker.done('graphml');
 }

@@ -1,6 +1,7 @@
 import {
   asideTrayed,
   columnUseOf,
+  fieldsOf,
   foldName,
   openQuoteFinding,
   trayed,
@@ -74,13 +75,17 @@ function isThree(rows: TableTokens['rows']): boolean {
  * A table of propositions: idea, linking phrase, idea. A row with one idea alone tells details, its kind and fields; with a column of numbers, ideas of one
  * name are told apart and propositions name them by number. O(cells).
  */
-export function readPropositions(tokens: ListTokens, table: TableTokens, told: Told, choices: ReadChoices): MapReading {
-  const { columns, header } = told;
+export function readPropositions(tokens: ListTokens, table: TableTokens, how: Told, choices: ReadChoices): MapReading {
+  const { columns, header } = how;
   const maker = new MapMaker(choices);
   if (table.openQuote !== null) maker.findings.push(openQuoteFinding(table.openQuote));
   maker.notPlaced.push(...asideTrayed(table.aside));
   const rows = header ? table.rows.slice(1) : table.rows;
   const numbered = columns.some(({ use }) => use === 'id');
+  const numbers = columns.find(({ use }) => use === 'id');
+  const told = numbers ? rows.flatMap(({ cells }) => (cells[numbers.index] ?? '').trim() || []) : [];
+  // Numbers that only count the ideas say nothing that has to be kept.
+  const counts = told.every((number, i) => number === String(i + 1));
   const byNumber = new Map<string, string>();
   const later: { from: string; phrase: string; to: string; line: number; rest: Rest }[] = [];
   const ideaAt = (cell: string, line: number): string | null =>
@@ -94,19 +99,30 @@ export function readPropositions(tokens: ListTokens, table: TableTokens, told: T
       maker.notPlaced.push({ line, text: tray, reason: 'It had no place before.' });
       continue;
     }
-    const details = of('detail');
+    const details = [...of('detail'), ...cells.slice(columns.length)];
     while (details.length > 0 && details.at(-1)!.trim() === '') details.pop();
-    const fields = Object.fromEntries(
-      columns.flatMap(({ use, header: name, index }) =>
-        use === 'field' && (cells[index] ?? '') !== ''
+    const role = roleOfWord(one('role'));
+    const id = one('id').trim();
+    // A row with a number is an idea and no proposition.
+    const isIdea = numbered && id !== '';
+    // What a further column of one use says, or a column that maps make nothing of, is kept all the same.
+    const taken = new Set(
+      [...(counts ? ['id'] : []), 'from', ...(isIdea ? [] : ['phrase', 'to'])].map((use) =>
+        firstFilled(columns, cells, use),
+      ),
+    );
+    const isKept = (use: string, index: number): boolean =>
+      use !== 'leftOut' && use !== 'detail' && !taken.has(index) && !(use === 'role' && role !== null);
+    const fields = fieldsOf(
+      columns.flatMap(({ use, header: name, index }): [string, string][] =>
+        isKept(use, index) && (cells[index] ?? '').trim() !== ''
           ? [[name.replace(/^Field: /, '') || `Column ${index + 1}`, cells[index]!]]
           : [],
       ),
     );
-    const rest: Rest = { details, fields, role: roleOfWord(one('role')) };
-    const id = one('id').trim();
+    const rest: Rest = { details, fields, role };
     const [from, to] = [one('from'), one('to')];
-    if (numbered && id !== '') {
+    if (isIdea) {
       const made = maker.add({ name: of('from')[0] ?? '', line });
       if (made !== null) {
         byNumber.set(id, made);
@@ -130,7 +146,11 @@ export function readPropositions(tokens: ListTokens, table: TableTokens, told: T
     }
   }
   for (const { from, phrase, to, line, rest } of later) {
-    if (to.trim() === '') continue;
+    if (to.trim() === '') {
+      const alone = numbered ? ideaAt(from, line) : null;
+      if (alone !== null) maker.tell(alone, rest);
+      continue;
+    }
     const [a, b] = [ideaAt(from, line), ideaAt(to, line)];
     if (numbered && a !== null) maker.tell(a, rest);
     maker.link(a, b, phrase, line);
@@ -141,6 +161,10 @@ export function readPropositions(tokens: ListTokens, table: TableTokens, told: T
     emptyLines: tokens.emptyLines(table.all.length),
   });
 }
+
+/** The first column of a use in which a row has something; −1 for none. */
+const firstFilled = (columns: readonly Column[], cells: readonly string[], use: string): number =>
+  columns.find((column) => column.use === use && (cells[column.index] ?? '').trim() !== '')?.index ?? -1;
 
 interface Rest {
   readonly details: readonly string[];

@@ -6,6 +6,7 @@ import {
   nothingRead,
   textsOf,
   asideTrayed,
+  fieldsOf,
   trayed,
   withinLimits,
   type Column,
@@ -64,42 +65,76 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
   const head = table.rows[0]?.cells ?? [];
   const columns = head.map((header, index): Column => ({
     index,
-    header,
+    header: header || `Column ${index + 1}`,
     use: choices.columns?.[index] ?? columnUseOf(header, familyHeadings) ?? 'field',
   }));
+  const body = table.rows.slice(1);
+  const numbers = columns.find(({ use }) => use === 'id');
+  // Numbers that only count the rows say nothing that has to be kept.
+  const counts = numbers !== undefined && body.every(({ cells }, i) => cells[numbers.index] === String(i + 1));
   const maker = new FamilyMaker();
   const findings: Finding[] = [];
   const notPlaced = asideTrayed(table.aside);
   const rows: Row[] = [];
-  for (const { cells, line } of table.rows.slice(1)) {
+  for (const { cells, line } of body) {
+    /** Columns whose cell of this row was made something of; the others are kept as fields. */
+    const used = new Set<number>();
+    const under = (use: string) => columns.filter((column) => column.use === use);
+    const cellOf = ({ index }: Column) => (cells[index] ?? '').trim();
     const of = (use: string) =>
-      columns.filter((column) => column.use === use).map(({ index }) => (cells[index] ?? '').trim());
-    const one = (use: string) => of(use).find((cell) => cell !== '') ?? '';
+      under(use).map((column) => {
+        used.add(column.index);
+        return cellOf(column);
+      });
+    const one = (use: string, most = Infinity) => {
+      const column = under(use).find((each) => cellOf(each) !== '');
+      if (!column) return '';
+      if (cellOf(column).length <= most) used.add(column.index);
+      return cellOf(column).slice(0, most);
+    };
     const tray = one('tray');
     if (tray !== '' && cells.filter((cell) => cell !== '').length === 1) {
       notPlaced.push({ line, text: tray, reason: 'It had no place before.' });
       continue;
     }
+    for (const { index } of under('tray')) used.delete(index);
     const name = one('name');
-    if (name === '' && one('id') === '') {
+    const ownId = one('id');
+    if (!counts && numbers) used.delete(numbers.index);
+    if (name === '' && ownId === '') {
       notPlaced.push(trayed({ cells, line }, `Line ${line} has no name.`));
       continue;
     }
     const id = `p${line}`;
     const person: Person = {
       ...noFacts,
-      born: one('born').slice(0, 80),
-      died: one('died').slice(0, 80),
-      birthPlace: one('birthPlace').slice(0, 200),
-      deathPlace: one('deathPlace').slice(0, 200),
-      sex: sexes.find(([word]) => word.test(one('sex')))?.[1] ?? null,
+      born: one('born', 80),
+      died: one('died', 80),
+      birthPlace: one('birthPlace', 200),
+      deathPlace: one('deathPlace', 200),
+      sex: sexes.find(([word]) => under('sex').some((column) => word.test(cellOf(column))))?.[1] ?? null,
     };
+    if (person.sex !== null) of('sex');
     if (!isUnknown(person)) maker.people[id] = person;
-    const details = columns.filter(({ use }) => use === 'detail').map(({ index }) => (cells[index] ?? '').trim());
+    const details = [...of('detail'), ...cells.slice(columns.length).map((cell) => cell.trim())];
     while (details.length > 0 && details.at(-1) === '') details.pop();
-    const role = one('role').toLowerCase();
-    const fields = columns.flatMap(({ use, header, index }) =>
-      use === 'field' && (cells[index] ?? '') !== '' ? [[header, cells[index]!]] : [],
+    const asked = under('role').map((column) => cellOf(column).toLowerCase());
+    const role = asked.find((word) => word === 'pet' || word === 'guest') ?? null;
+    if (role !== null) of('role');
+    const parents = [...of('father'), ...of('mother'), ...of('parents').flatMap(several)].filter((cell) => cell !== '');
+    const partners = of('partner')
+      .flatMap(several)
+      .filter((cell) => cell !== '');
+    const parentage = parentageIn(under('parentage').map(cellOf).find(Boolean) ?? '');
+    if (parents.length > 0 && (parentage.parentage !== null || parentage.otherwise !== null)) one('parentage');
+    const married = partners.length > 0 ? one('married', 80) : '';
+    const fields = fieldsOf(
+      columns.flatMap((column): [string, string][] => {
+        const value = cells[column.index] ?? '';
+        return value.trim() !== '' && !used.has(column.index) && column.use !== 'leftOut'
+          ? [[column.header, value]]
+          : [];
+      }),
     );
     rows.push({
       entry: {
@@ -107,20 +142,19 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
         line,
         name,
         details,
-        fields: Object.fromEntries(fields) as Record<string, string>,
-        role: role === 'pet' || role === 'guest' ? role : null,
+        fields,
+        role,
         parent: null,
       },
-      ownId: one('id'),
-      parents: [...of('father'), ...of('mother'), ...of('parents').flatMap(several)].filter((cell) => cell !== ''),
-      partners: of('partner')
-        .flatMap(several)
-        .filter((cell) => cell !== ''),
-      married: one('married'),
-      ...parentageIn(one('parentage')),
+      ownId,
+      parents,
+      partners,
+      married,
+      ...parentage,
     });
   }
   const people = new Finder(rows, choices, findings);
+  const otherwise = new Map<string, string>();
   for (const row of rows) {
     const parents = [...new Set(row.parents.map((named) => people.find(named, row.entry)))].filter(
       (id) => id !== row.entry.id,
@@ -130,7 +164,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
         finding(
           'many-parents',
           'warning',
-          `Line ${row.entry.line}: ${parents.length} parents; the first two were taken.`,
+          `Line ${row.entry.line}: ${parents.length} parents; the first two were taken, not ${row.parents.slice(2).join(', ')}.`,
           { line: row.entry.line, entries: [row.entry.id] },
         ),
       );
@@ -156,11 +190,12 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
     }
     for (const named of row.partners) {
       const partner = people.find(named, row.entry);
-      if (partner !== row.entry.id)
-        maker.union([row.entry.id, partner], {
-          kind: row.married ? 'married' : 'unknown',
-          from: row.married.slice(0, 80),
-        });
+      const union =
+        partner === row.entry.id
+          ? null
+          : maker.union([row.entry.id, partner], { kind: row.married ? 'married' : 'unknown', from: row.married });
+      // Told otherwise in another line: what this one says is kept with it.
+      if (row.married !== '' && union?.from !== row.married) otherwise.set(row.entry.id, row.married);
     }
   }
   // Parents named in two columns are partners of each other; their place in the drawing needs no more.
@@ -171,7 +206,14 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
     columns,
     header: true,
     emptyLines: tokens.emptyLines(table.all.length),
-    entries: [...rows.map(({ entry }) => entry), ...people.added],
+    entries: [
+      ...rows.map(({ entry }) =>
+        otherwise.has(entry.id)
+          ? { ...entry, fields: fieldsOf([...Object.entries(entry.fields), ['Married', otherwise.get(entry.id)!]]) }
+          : entry,
+      ),
+      ...people.added,
+    ],
     notPlaced,
     questions: people.questions,
     findings: [...findings, ...people.findingsOfAdded()],

@@ -91,7 +91,10 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     const cells = body.map((row) => row.cells[i] ?? '');
     const marked = cells.filter((cell) => yes.test(cell)).length;
     const known = columnUseOf(head.cells[i] ?? '', setHeadings);
-    if (known === 'id' || known === 'tray') return 'leftOut';
+    // Numbers that only count the rows say nothing that has to be kept.
+    const counts = cells.every((cell, r) => cell === String(r + 1) || trayTextOf(body[r]!, head) !== null);
+    if (known === 'tray' || (known === 'id' && counts)) return 'leftOut';
+    if (known === 'id') return 'field';
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
     if (known === 'detail' || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
@@ -127,6 +130,8 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
   const marksOnly =
     columnUseOf(head.cells[0] ?? '', setHeadings) === 'id' &&
     body.every((row, i) => row.cells[0] === String(i + 1) || trayTextOf(row, head) !== null);
+  const isTray = (i: number): boolean =>
+    uses[i] === 'leftOut' && columnUseOf(head.cells[i] ?? '', setHeadings) === 'tray';
   const mentions = body.flatMap((row): Mention[] => {
     const item = row.cells[name] ?? '';
     const kept = trayTextOf(row, head);
@@ -148,9 +153,12 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     const told = row.cells.filter((_, i) => uses[i] === 'detail');
     const details = [...told.slice(0, told.findLastIndex((cell) => cell !== '') + 1), ...beyond];
     const fields = fieldsOf(
-      row.cells.flatMap((cell, i): [string, string][] =>
-        uses[i] === 'field' && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [],
-      ),
+      row.cells.flatMap((cell, i): [string, string][] => {
+        // A cell under a set that is no mark says something else of the item.
+        const isOther =
+          (uses[i] === 'set' && !yes.test(cell) && !no.test(cell)) || (uses[i] === 'name' && i !== name) || isTray(i);
+        return (uses[i] === 'field' || isOther) && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [];
+      }),
     );
     const marked = sets.filter((i) => yes.test(row.cells[i] ?? '')).map((i) => setNames.get(i)!);
     return [{ line: row.line, name: item, details, fields, sets: marked }];

@@ -10,6 +10,8 @@ import {
   type ConceptMap,
 } from '../../../../core/kinds/concept-map';
 import { own, type Link } from '../../../../core/model';
+import { addNext } from '../../../../core/hierarchy';
+import { foldName } from '../../../../core/read';
 import { newId } from '../../../shared/ids';
 import { useBench, useParts } from '../../context';
 import { isPicked, linkPick, linksOf } from '../../selection';
@@ -259,7 +261,17 @@ function NewRow({ ideas }: { ideas: string }) {
     if (isEmpty || wanted) first.current?.focus();
   }, [isEmpty, wanted]);
   const add = () => {
-    if (told.from.trim() === '' && told.to.trim() === '') return;
+    const [from, to] = [told.from.trim(), told.to.trim()];
+    if (from === '' && to === '') return;
+    if (from === '' || (to === '' && told.phrase.trim() === '')) {
+      // An idea alone is no proposition yet, and an idea all the same.
+      const { diagram, perform, notify } = store.getState();
+      const known = Object.values(diagram.entries).some(({ name }) => foldName(name) === foldName(from || to));
+      if (known) notify([`“${from || to}” is there already: say what it leads to.`]);
+      else if (perform(addNext(diagram, null, { id: newId(), name: (from || to).slice(0, 400) })))
+        setTold({ from: '', phrase: '', to: '' });
+      return;
+    }
     const made = propositionWritten(store.getState().diagram as ConceptMap, told, newId);
     if (!made.ok) {
       store.getState().notify([made.reason]);
