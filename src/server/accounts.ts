@@ -3,7 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import type pg from 'pg';
 import { z } from 'zod';
 import { text } from '../core/model';
-import { many, maybeOne, run, sql, type Connection } from './database';
+import { many, maybeOne, run, sql, withTransaction, type Connection } from './database';
 import { countNewAccount, countSignIn, forgetTries } from './limits';
 import { Refusal } from './refusal';
 
@@ -147,7 +147,14 @@ export async function deleteAccount(
     z.object({ token_hash: z.string() }),
     sql`select token_hash from session where account = ${account.id}`,
   );
-  const gone = await run(pool, sql`delete from account where id = ${account.id} and not demo`);
+  const gone = await withTransaction(pool, async (tx) => {
+    // First the diagrams with their logs, which name the account too.
+    await run(
+      tx,
+      sql`delete from diagram using account where owner = ${account.id} and account.id = owner and not demo`,
+    );
+    return run(tx, sql`delete from account where id = ${account.id} and not demo`);
+  });
   if (gone === 0) throw new Refusal(422, 'The accounts of the demo stay; everybody uses them.');
   for (const { token_hash } of sessions) await endStreams(pool, token_hash);
 }

@@ -30,8 +30,14 @@ export function StageField({
     input.current?.focus();
     input.current?.select();
   }, []);
+  /** What is typed when it is opened again is a step of its own. */
+  const end = () => {
+    const { selection, pick, set } = store.getState();
+    set({ editing: null });
+    pick(selection);
+  };
   const close = () => {
-    store.getState().set({ editing: null });
+    end();
     onDone();
   };
   return (
@@ -44,7 +50,7 @@ export function StageField({
       style={style}
       value={value}
       onChange={(event) => change(event.target.value)}
-      onBlur={() => store.getState().set({ editing: null })}
+      onBlur={end}
       onKeyDown={(event) => {
         if (event.key === 'Enter' || event.key === 'Tab' || event.key === 'Escape') {
           event.preventDefault();
