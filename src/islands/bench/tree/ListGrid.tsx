@@ -132,7 +132,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
   return (
     <div
       ref={frame}
-      className="min-h-0 flex-1 overflow-auto border-t border-hair"
+      className="min-h-0 flex-1 overflow-auto border-t border-hair [@media(max-height:519px)]:min-h-44"
       role="treegrid"
       aria-label="List"
       aria-rowcount={structure.outline.length + 1}
