@@ -104,6 +104,8 @@ export function measureSheets(): string[] {
     lines.push(`${n} people read, styled and arranged anew: median ${times[Math.floor(runs / 2)]!.toFixed(1)} ms`);
   }
   const set = drawSet(people([...organisation(1000).parent], 'A4'), 8)!;
-  lines.push(`1,000 people as a set on A4: ${set.sheets.length} sheets, smallest text ${(set.print ?? 0).toFixed(1)} pt`);
+  lines.push(
+    `1,000 people as a set on A4: ${set.sheets.length} sheets, smallest text ${(set.print ?? 0).toFixed(1)} pt`,
+  );
   return lines;
 }
