@@ -102,7 +102,7 @@ async function drawOne(list: string, values: Values): Promise<void> {
     );
   if (set)
     console.log(
-      `${set.sheets.length} ${set.sheets.length === 1 ? 'sheet' : 'sheets'}, the smallest text at ${(set.print ?? 0).toFixed(1)} pt.`,
+      `${set.sheets.length} ${set.sheets.length === 1 ? 'sheet' : 'sheets'}, ${set.print === null ? 'without text' : `the smallest text at ${set.print.toFixed(1)} pt`}.`,
     );
   const tiers = drawn.scene.tiers.length;
   console.log(

@@ -204,13 +204,9 @@ export async function searchEntries(on: Connection, account: string, query: stri
 }
 
 export const revisionOf = async (on: Connection, account: string, id: string): Promise<number> => {
-  const row = await maybeOne(
-    on,
-    z.object({ revision: z.number() }),
-    sql`select revision from diagram where id = ${id} and owner = ${account}`,
-  );
-  if (!row) throw notFound();
-  return row.revision;
+  const revision = (await revisionsOf(on, account, [id])).get(id);
+  if (revision === undefined) throw notFound();
+  return revision;
 };
 
 /** The revisions of those of some diagrams that this account may see; of others nothing. */

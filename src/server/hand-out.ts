@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { beginning } from '../core/model';
+import { beginning, fileName } from '../core/model';
 import { isTilePaper, tilePapers } from '../core/scene';
 import { formats, isFormat } from '../export/formats';
 import { Refusal } from './refusal';
@@ -43,12 +43,11 @@ export async function fileAnswer(
 ): Promise<Response> {
   const { format } = asked;
   const { bytes, title } = await work(who, 'handOut', { ...asked, body, pictures }, signal);
-  const name = beginning(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram', 80);
   return new Response(bytes as Uint8Array<ArrayBuffer>, {
     headers: {
       'content-type': formats[format].mime,
       'cache-control': 'no-store',
-      'content-disposition': `attachment; filename="diagram.${format}"; filename*=UTF-8''${encodeURIComponent(`${name}.${format}`)}`,
+      'content-disposition': `attachment; filename="diagram.${format}"; filename*=UTF-8''${encodeURIComponent(`${fileName(title)}.${format}`)}`,
     },
   });
 }

@@ -21,34 +21,26 @@ export async function readAway(text: string, choices: ReadChoices): Promise<Read
   }
   const { worker, remote } = running;
   let current: KindId | null = null;
-  let timer: ReturnType<typeof setTimeout>;
-  let beat: (kind: KindId) => void = () => undefined;
-  const givenUp = new Promise<never>((_, reject) => {
-    const wait = () => {
-      timer = setTimeout(() => {
-        worker.terminate();
-        running = null;
-        reject(new ReadingGivenUp(givenUpWords(text, current)));
-      }, patienceMs);
-    };
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let giveUp: (error: ReadingGivenUp) => void;
+  const givenUp = new Promise<never>((_, reject) => (giveUp = reject));
+  const wait = (): void => {
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      worker.terminate();
+      running = null;
+      giveUp(new ReadingGivenUp(givenUpWords(text, current)));
+    }, patienceMs);
+  };
+  const goesOn = (kind: KindId): void => {
+    current = kind;
     wait();
-    beat = (kind) => {
-      current = kind;
-      clearTimeout(timer);
-      wait();
-    };
-  });
+  };
+  wait();
   try {
-    return await Promise.race([
-      remote.read(
-        text,
-        choices,
-        proxy((kind: KindId) => beat(kind)),
-      ),
-      givenUp,
-    ]);
+    return await Promise.race([remote.read(text, choices, proxy(goesOn)), givenUp]);
   } finally {
-    clearTimeout(timer!);
+    clearTimeout(timer);
   }
 }
 

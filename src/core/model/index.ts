@@ -17,4 +17,4 @@ export * from './push-to';
 export * from './sheet';
 export * from './sheet-note';
 export * from './style';
-export { beginning, capital, FieldName, Id, keepable, RoleId, text, withoutEnd } from './text';
+export { beginning, capital, FieldName, fileName, Id, keepable, RoleId, text, withoutEnd } from './text';

@@ -37,5 +37,9 @@ export function withoutEnd(of: string, signs: string): string {
   return of.slice(0, end);
 }
 
+/** A title as the name of a file, without what names of files may not hold. */
+export const fileName = (title: string): string =>
+  beginning(title.replace(/[^\p{L}\p{N} _-]+/gu, ' ').trim() || 'diagram', 80);
+
 /** As a sentence begins. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -12,7 +12,7 @@ export { cellOf, quoted, quotedAt, textsOf } from './quoted';
 export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
 export { personShare, repeatedShare, senseOf } from './sense';
-export { asideFinding, asideTrayed, openQuoteFinding, trayed } from './table';
+export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
 export { aboveList, titleAbove } from './title-above';
 export { ListTokens, type TableTokens } from './tokens';
 export { noRoles, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';

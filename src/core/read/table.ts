@@ -37,7 +37,8 @@ export function readTable(
     if (kept) notPlaced.push(kept);
     return kept === null;
   });
-  const counts = isCount(columns, body);
+  const id = columns.columns.find(({ use }) => use === 'id');
+  const counts = id !== undefined && onlyCount(body.map(({ cells }) => cells[id.index] ?? ''));
   const known = new Set(body.map((row) => foldName(nameOf(row, columns))));
   const told: Told[] = [];
   for (const row of body) {
@@ -149,11 +150,9 @@ function nameOf(row: Row, { columns, twoPart }: Columns): string {
   return column && /,/.test(column.header) ? turned(told) : told;
 }
 
-/** An id column that only counts the rows says nothing that has to be kept. */
-function isCount({ columns }: Columns, body: readonly Row[]): boolean {
-  const id = columns.find(({ use }) => use === 'id');
-  return id !== undefined && body.every((row, i) => row.cells[id.index] === String(i + 1));
-}
+/** Whether numbers only count the rows that have them: then they say nothing that has to be kept. */
+export const onlyCount = (numbers: readonly string[]): boolean =>
+  numbers.every((number, i) => number === String(i + 1));
 
 /** The use of a column that only its kind reads begins so. */
 const ownUse = 'own-';

@@ -1,6 +1,7 @@
-import { useState, type FormEvent, type ReactNode } from 'react';
-import { api, ApiError } from '../shared/api';
+import { useState, type ReactNode } from 'react';
+import { api } from '../shared/api';
 import { Dialog } from '../shared/Dialog';
+import { useAsking } from '../shared/use-asking';
 
 /** One's own account: another password, or all of it erased. */
 export function AccountDialog({ diagrams, onClose }: { diagrams: number; onClose: (told: string | null) => void }) {
@@ -91,20 +92,7 @@ function Asking({
   onLeave: () => void;
   children: ReactNode;
 }) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  async function submit(event: FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    setBusy(true);
-    setProblem(null);
-    try {
-      await ask(Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(error.message);
-      setBusy(false);
-    }
-  }
+  const { problem, busy, submit } = useAsking(ask);
   return (
     <form method="post" onSubmit={(event) => void submit(event)} className="grid gap-4">
       {children}

@@ -1,4 +1,4 @@
-import { Component, type ComponentType, type ReactNode } from 'react';
+import { Component, Fragment, type ComponentType, type ReactNode } from 'react';
 import { keepFocus } from './keep-focus';
 
 interface Given {
@@ -23,7 +23,7 @@ export class Guarded extends Component<Given, { readonly failed: boolean; readon
 
   override render(): ReactNode {
     const { kept, typed, children } = this.props;
-    if (!this.state.failed) return <Again key={this.state.tries}>{children}</Again>;
+    if (!this.state.failed) return <Fragment key={this.state.tries}>{children}</Fragment>;
     const text = typed?.() ?? '';
     return (
       <main className="mx-auto mt-[12vh] max-w-lg p-4">
@@ -51,8 +51,6 @@ export class Guarded extends Component<Given, { readonly failed: boolean; readon
     );
   }
 }
-
-const Again = ({ children }: { children: ReactNode }): ReactNode => children;
 
 /** A page guarded as a whole. */
 export function guarded<P extends object>(Page: ComponentType<P>, kept: string): (given: P) => ReactNode {

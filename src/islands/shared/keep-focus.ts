@@ -3,14 +3,27 @@ const focusable =
 
 const isShown = (element: Element): boolean => element.getClientRects().length > 0;
 
+/** A part of the page that holds what has the focus, and what stood beside that within it. */
+interface Around {
+  readonly part: Element;
+  readonly after: Element | null;
+  readonly before: Element | null;
+}
+
+const canHave = (element: Element): element is HTMLElement =>
+  element instanceof HTMLElement && element.matches(focusable) && isShown(element);
+const within = (element: Element): HTMLElement[] => [
+  ...(canHave(element) ? [element] : []),
+  ...[...element.querySelectorAll<HTMLElement>(focusable)].filter(isShown),
+];
+
 /** The nearest to where the focus was that can have it: the next one, else the one before, in the nearest part of the page that is still there. */
-function nearest(parts: readonly { readonly element: Element; readonly at: number }[]): HTMLElement | null {
-  for (const { element, at } of parts) {
-    if (!element.isConnected) continue;
-    const all = [...element.querySelectorAll<HTMLElement>(focusable)].filter(isShown);
-    const next = all[Math.min(at, all.length - 1)];
-    if (next) return next;
-    if (element instanceof HTMLElement && element.matches(focusable) && isShown(element)) return element;
+function nearest(around: readonly Around[]): HTMLElement | null {
+  for (const { part, after, before } of around) {
+    if (!part.isConnected) continue;
+    const next = after?.isConnected ? within(after)[0] : undefined;
+    const found = next ?? (before?.isConnected ? within(before).at(-1) : undefined) ?? within(part)[0];
+    if (found) return found;
   }
   return null;
 }
@@ -25,25 +38,21 @@ export function keepFocus(): void {
   if (keeping) return;
   keeping = true;
   let last: Element | null = null;
-  /** The parts of the page around what has the focus, from within, and which of what can have it there it is. */
-  let parts: { readonly element: Element; readonly at: number }[] = [];
+  let around: Around[] = [];
+  // Only what stands around it is noted, as the focus moves with every arrow key in a list.
   document.addEventListener('focusin', ({ target }) => {
     if (!(target instanceof Element)) return;
     last = target;
-    parts = [];
-    for (let element = target.parentElement; element; element = element.parentElement) {
-      const at = [...element.querySelectorAll(focusable)].indexOf(target);
-      parts.push({ element, at: Math.max(0, at) });
-      // Further out are hundreds; the nearest part that has others is enough to begin with.
-      if (parts.length > 14) break;
-    }
+    around = [];
+    for (let at: Element = target; at.parentElement; at = at.parentElement)
+      around.push({ part: at.parentElement, after: at.nextElementSibling, before: at.previousElementSibling });
   });
   const look = (): void => {
     // After whoever was pressed has had its own say.
     setTimeout(() => {
       if (!last || (document.activeElement && document.activeElement !== document.body)) return;
       const lost = !last.isConnected || last.matches(':disabled') || !isShown(last);
-      if (lost) nearest(parts)?.focus({ preventScroll: true });
+      if (lost) nearest(around)?.focus({ preventScroll: true });
     }, 60);
   };
   document.addEventListener('click', look);

@@ -1,7 +1,8 @@
-import { useState, type FormEvent } from 'react';
-import { api, ApiError } from '../shared/api';
+import { useState } from 'react';
+import { api } from '../shared/api';
 import { guarded } from '../shared/Guarded';
 import { Mark } from '../shared/Mark';
+import { useAsking } from '../shared/use-asking';
 
 /** The first field has the focus as soon as it is there. */
 const focusNow = (field: HTMLInputElement | null): void => field?.focus();
@@ -11,24 +12,10 @@ export const SignIn = guarded(SignInPage, 'Nothing was changed.');
 
 function SignInPage({ to }: { to: string }) {
   const [making, setMaking] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-
-  async function submit(event: FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    setBusy(true);
-    setProblem(null);
-    try {
-      const given = Object.fromEntries(form) as Record<string, string>;
-      await api(making ? '/api/accounts' : '/api/session', { method: 'POST', body: given });
-      location.assign(to);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(error.message);
-      setBusy(false);
-    }
-  }
+  const { problem, busy, submit, forget } = useAsking(async (given) => {
+    await api(making ? '/api/accounts' : '/api/session', { method: 'POST', body: given });
+    location.assign(to);
+  });
 
   return (
     <main className="grid min-h-screen place-items-center bg-ground p-4">
@@ -39,7 +26,7 @@ function SignInPage({ to }: { to: string }) {
         </div>
         <h1 className="text-[28px]">{making ? 'Make an account' : 'Sign in'}</h1>
         <p className="mt-1 mb-5 text-muted">You keep the list; Dendrotax keeps the drawing.</p>
-        <form method="post" onSubmit={submit} className="grid gap-4">
+        <form method="post" onSubmit={(event) => void submit(event)} className="grid gap-4">
           {making && (
             <label className="grid gap-1">
               Your name
@@ -80,7 +67,7 @@ function SignInPage({ to }: { to: string }) {
             {making ? 'Make the account' : 'Sign in'}
           </button>
         </form>
-        <button type="button" className="link mt-5" onClick={() => (setMaking(!making), setProblem(null))}>
+        <button type="button" className="link mt-5" onClick={() => (setMaking(!making), forget())}>
           {making ? 'I have an account: sign in' : 'I am new here: make an account'}
         </button>
       </div>

@@ -1,4 +1,3 @@
-import { splitPerson } from './read/outline';
 import { entryChanges, matchEntries } from '../../hierarchy';
 import { changesTold, directions, listedStyles, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
@@ -20,6 +19,7 @@ import {
   type Person,
   type Union,
 } from './model';
+import { splitPerson } from './read/outline';
 import { readFamily } from './read/read';
 import type { FamilyReading } from './read/result';
 import { familyScene } from './scene/scene';

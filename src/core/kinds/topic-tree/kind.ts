@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, personShare, repeatedShare, senseOf, takenFrom, type Reading, splitDetails } from '../../read';
+import { columnUseOf, personShare, repeatedShare, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';

@@ -19,7 +19,8 @@ export function updateVenn(
   text: string,
   newId: () => string,
 ): { gesture: Command[]; findings: readonly Finding[] } {
-  if (text === vennText(diagram) || text.trim() === vennText(diagram)) return { gesture: [], findings: [] };
+  const now = vennText(diagram);
+  if (text === now || text.trim() === now) return { gesture: [], findings: [] };
   const sets = setsInOrder(diagram.venn);
   const {
     lines,

@@ -51,22 +51,14 @@ export function vennCsv(diagram: Venn): string {
 export function vennText(diagram: Venn): string {
   const sets = setsInOrder(diagram.venn);
   const known = sets.map(({ name }) => name);
-  const entries = Object.values(diagram.entries).sort(byOrder);
-  const lines = entries
-    .map((entry) => {
-      const inside = sets.filter((set) => own(diagram.venn.members, entry.id)?.includes(set.id));
-      return membershipLineOf(
-        entry.name,
-        inside.map(({ name }) => name),
-        known,
-      );
-    })
-    .join('\n');
-  const asTold = entries.map((entry) => ({
-    name: entry.name,
-    sets: sets.filter((set) => own(diagram.venn.members, entry.id)?.includes(set.id)).map(({ name }) => name),
-  }));
-  return tellSets(lines, known, asTold) ? lines : `${setsLineOf(known)}\n${lines}`;
+  const items = Object.values(diagram.entries)
+    .sort(byOrder)
+    .map(({ id, name }) => ({
+      name,
+      sets: sets.filter((set) => own(diagram.venn.members, id)?.includes(set.id)).map((set) => set.name),
+    }));
+  const lines = items.map((item) => membershipLineOf(item.name, item.sets, known)).join('\n');
+  return tellSets(lines, known, items) ? lines : `${setsLineOf(known)}\n${lines}`;
 }
 
 /** Longer lists name their sets in any case, so that nothing has to be read to know. */

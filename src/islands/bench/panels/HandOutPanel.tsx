@@ -4,10 +4,10 @@ import { z } from 'zod';
 import { asPropositions, kindOf } from '../../../core/diagram';
 import { ApiError } from '../../shared/api';
 import { keepForStart } from '../../shared/incoming';
-import { saved } from '../../shared/saved';
 import { useKept } from '../../shared/useKept';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
+import { saveFile } from './save-file';
 import { PosterTiles, SetOfSheets } from './SeveralSheets';
 
 /** What goes to the clipboard; kept in this browser. */
@@ -20,7 +20,6 @@ const printAsks = 'The print page is made of what is kept: choose “Keep it” 
 /** Files, print and the clipboard. Everything is made from what the server has, after all that waits was sent. */
 export function HandOutPanel() {
   const { sync, store } = useParts();
-  const title = useBench((state) => state.diagram.title);
   const kind = useBench((state) => state.diagram.kind);
   const More = partsOf(kind).HandOut;
   const parted = kindOf(kind).set !== null;
@@ -52,15 +51,14 @@ export function HandOutPanel() {
       setGoing(null);
     }
   }
-  const source = (format: string) => `format=${format}${format === 'png' ? `&dpi=${dpi}` : ''}`;
+  const resolution = (format: string) => (format === 'png' ? `&dpi=${dpi}` : '');
   const save = (format: string, name: string, more = '') =>
-    work(`Making the ${name} …`, `The ${name} is in your downloads.`, async (signal) => {
-      const file = await (await sync.file(source(format) + more, signal)).blob();
-      saved(file, title, format);
-    });
+    work(`Making the ${name} …`, `The ${name} is in your downloads.`, (signal) =>
+      saveFile({ sync, store }, { format, more: resolution(format) + more }, signal),
+    );
   const copy = () =>
     work('Copying …', 'The picture is on the clipboard.', async (signal) => {
-      const picture = sync.file(`${source('png')}&cut=${copied}`, signal).then((answer) => answer.blob());
+      const picture = sync.file(`format=png${resolution('png')}&cut=${copied}`, signal).then((answer) => answer.blob());
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
     });
   const print = (sheet = '') => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ApiError } from '../../shared/api';
-import { saved } from '../../shared/saved';
 import { useParts } from '../context';
+import { saveFile } from './save-file';
 
 /** A button that saves the diagram in a format, and says beside it where that failed. */
 export function SaveAs({ format, name }: { format: string; name: string }) {
@@ -14,8 +14,7 @@ export function SaveAs({ format, name }: { format: string; name: string }) {
     setTold(`Making the ${name} …`);
     try {
       await sync.flush();
-      const file = await sync.file(`format=${format}`, AbortSignal.timeout(90_000));
-      saved(await file.blob(), store.getState().diagram.title, format);
+      await saveFile({ sync, store }, { format }, AbortSignal.timeout(90_000));
       setTold(`The ${name} is in your downloads.`);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

@@ -26,6 +26,28 @@ interface Edge {
   readonly more: [string, string][];
 }
 
+/** Words under a key of GraphML, or in an element of their own. */
+interface Told {
+  readonly key: string;
+  readonly words: string;
+  readonly as: 'label' | 'data' | 'desc';
+}
+
+function tellNode(node: Node, { key, words, as }: Told): void {
+  if (as === 'label' && node.name === '') node.name = words;
+  else if (as === 'desc' || (as === 'data' && detailKey.test(key))) node.details.push(words);
+  else node.fields.push([key, words]);
+}
+
+/** A label is the phrase, else what is told first; what an edge says beside that is kept apart. */
+function tellEdge(edge: Edge, { key, words, as }: Told): void {
+  const takesPlace = as === 'label' && edge.said !== 'label';
+  if (takesPlace && edge.said === 'data') edge.more.push(['data', edge.phrase]);
+  if (takesPlace || (as === 'data' && edge.said === null))
+    [edge.phrase, edge.said] = [words, as === 'label' ? as : 'data'];
+  else edge.more.push([key, words]);
+}
+
 /**
  * GraphML (U. Brandes and others, "GraphML Progress Report", 2002): nodes as ideas, edges as propositions. A name is the node's data under a key named
  * label, name or title, or the text within its label; else its id. Nested graphs are read flat. What is not well formed is told with its line. O(characters).
@@ -40,7 +62,11 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
   let title = '';
   /** Text that stands where nothing is told. */
   const strays: { line: number; text: string }[] = [];
-  const beside = (edge: Edge, key: string, words: string): void => void edge.more.push([key, words]);
+  const tell = ({ node, edge }: { node: Node | null; edge: Edge | null }, told: Told): void => {
+    if (node) tellNode(node, told);
+    else if (edge) tellEdge(edge, told);
+    else strays.push({ line: parser.line, text: told.words });
+  };
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
   const attribute = (tag: { attributes: Record<string, unknown> }, name: string): string => {
     const value = own(tag.attributes, name);
@@ -89,32 +115,12 @@ export function readGraphml(tokens: ListTokens, choices: ReadChoices = {}): MapR
     const words = top.text.trim();
     const named = top.key === null ? '' : (keys.get(top.key) ?? top.key).toLowerCase();
     const isLabel = /^(label|name|title|text|phrase|relation|caption)$/.test(named);
-    if (/label$/i.test(top.name) && words !== '') {
-      if (top.node && top.node.name === '') top.node.name = words;
-      else if (top.node) top.node.fields.push(['label', words]);
-      else if (top.edge && top.edge.phrase === '') [top.edge.phrase, top.edge.said] = [words, 'label'];
-      else if (top.edge) beside(top.edge, 'label', words);
-      else strays.push({ line: parser.line, text: words });
-    } else if (top.name === 'data' && words !== '') {
-      if (top.edge) {
-        // What an edge says beside its label is kept in the tray.
-        if (isLabel && top.edge.phrase !== '' && top.edge.said !== 'label') beside(top.edge, 'data', top.edge.phrase);
-        if (isLabel && top.edge.said === 'label') beside(top.edge, named || 'label', words);
-        else if (isLabel) [top.edge.phrase, top.edge.said] = [words, 'label'];
-        else if (top.edge.phrase === '') [top.edge.phrase, top.edge.said] = [words, 'data'];
-        else beside(top.edge, named || 'data', words);
-      } else if (top.node) {
-        if (isLabel && top.node.name === '') top.node.name = words;
-        else if (isLabel) top.node.fields.push([named, words]);
-        else if (detailKey.test(named)) top.node.details.push(words);
-        else top.node.fields.push([named || 'data', words]);
-      } else if ((named === 'question' || isLabel) && title === '') title = words;
-      else strays.push({ line: parser.line, text: words });
-    } else if (top.name === 'desc' && words !== '') {
-      if (top.node) top.node.details.push(words);
-      else if (top.edge) beside(top.edge, 'desc', words);
-      else strays.push({ line: parser.line, text: words });
-    } else if (words !== '' && top.name !== 'default') strays.push({ line: parser.line, text: words });
+    if (words === '' || top.name === 'default') return;
+    if (/label$/i.test(top.name)) tell(top, { key: 'label', words, as: top.edge?.phrase ? 'data' : 'label' });
+    else if (top.name === 'desc') tell(top, { key: 'desc', words, as: 'desc' });
+    else if (top.name !== 'data') strays.push({ line: parser.line, text: words });
+    else if (!top.node && !top.edge && (named === 'question' || isLabel) && title === '') title = words;
+    else tell(top, { key: named || 'data', words, as: isLabel ? 'label' : 'data' });
   });
   parser.write(tokens.text).close();
   const maker = new MapMaker(choices);

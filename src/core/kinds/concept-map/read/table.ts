@@ -3,6 +3,7 @@ import {
   columnUseOf,
   fieldsOf,
   foldName,
+  onlyCount,
   openQuoteFinding,
   trayed,
   type Column,
@@ -84,8 +85,7 @@ export function readPropositions(tokens: ListTokens, table: TableTokens, how: To
   const numbered = columns.some(({ use }) => use === 'id');
   const numbers = columns.find(({ use }) => use === 'id');
   const told = numbers ? rows.flatMap(({ cells }) => (cells[numbers.index] ?? '').trim() || []) : [];
-  // Numbers that only count the ideas say nothing that has to be kept.
-  const counts = told.every((number, i) => number === String(i + 1));
+  const counts = onlyCount(told);
   const byNumber = new Map<string, string>();
   const later: { from: string; phrase: string; to: string; line: number; rest: Rest }[] = [];
   const ideaAt = (cell: string, line: number): string | null =>

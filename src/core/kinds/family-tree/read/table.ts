@@ -7,6 +7,7 @@ import {
   textsOf,
   asideTrayed,
   fieldsOf,
+  onlyCount,
   trayed,
   withinLimits,
   type Column,
@@ -70,8 +71,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
   }));
   const body = table.rows.slice(1);
   const numbers = columns.find(({ use }) => use === 'id');
-  // Numbers that only count the rows say nothing that has to be kept.
-  const counts = numbers !== undefined && body.every(({ cells }, i) => cells[numbers.index] === String(i + 1));
+  const counts = numbers !== undefined && onlyCount(body.map(({ cells }) => cells[numbers.index] ?? ''));
   const maker = new FamilyMaker();
   const findings: Finding[] = [];
   const notPlaced = asideTrayed(table.aside);

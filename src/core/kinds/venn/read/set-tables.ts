@@ -82,6 +82,10 @@ function trayTextOf(row: Row, head: Row): string | null {
   return text !== '' && row.cells.every((cell, i) => i === at || cell === '') ? text : null;
 }
 
+/** Whether a column only counts the rows, beside those that are kept for the tray. */
+const countsRows = (column: number, body: readonly Row[], head: Row): boolean =>
+  body.every((row, i) => row.cells[column] === String(i + 1) || trayTextOf(row, head) !== null);
+
 /** A row an item, a column a set, a mark in the cell. */
 function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetList | null {
   const width = head.cells.length;
@@ -91,10 +95,8 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     const cells = body.map((row) => row.cells[i] ?? '');
     const marked = cells.filter((cell) => yes.test(cell)).length;
     const known = columnUseOf(head.cells[i] ?? '', setHeadings);
-    // Numbers that only count the rows say nothing that has to be kept.
-    const counts = cells.every((cell, r) => cell === String(r + 1) || trayTextOf(body[r]!, head) !== null);
-    if (known === 'tray' || (known === 'id' && counts)) return 'leftOut';
-    if (known === 'id') return 'field';
+    if (known === 'tray') return 'leftOut';
+    if (known === 'id') return countsRows(i, body, head) ? 'leftOut' : 'field';
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
     if (known === 'detail' || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
@@ -127,9 +129,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
   const notPlaced: Reading['notPlaced'][number][] = [];
   const setNames = new Map(sets.map((i) => [i, bareHeading(head.cells[i] ?? '') || `Set ${i + 1}`]));
   // Our own tables number their rows; an item without a name is one all the same there.
-  const marksOnly =
-    columnUseOf(head.cells[0] ?? '', setHeadings) === 'id' &&
-    body.every((row, i) => row.cells[0] === String(i + 1) || trayTextOf(row, head) !== null);
+  const marksOnly = columnUseOf(head.cells[0] ?? '', setHeadings) === 'id' && countsRows(0, body, head);
   const isTray = (i: number): boolean =>
     uses[i] === 'leftOut' && columnUseOf(head.cells[i] ?? '', setHeadings) === 'tray';
   const mentions = body.flatMap((row): Mention[] => {
