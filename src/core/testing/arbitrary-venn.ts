@@ -83,7 +83,12 @@ export const vennCommands: fc.Arbitrary<Command> = fc.oneof(
     kind: fc.constant('changeSet' as const),
     id: set,
     patch: fc.record(
-      { name: fc.string({ maxLength: 8 }), order: fc.constantFrom('A', 'm'), colour: fc.constantFrom(null, '#3366aa') },
+      {
+        name: fc.string({ maxLength: 8 }),
+        order: fc.constantFrom('A', 'm'),
+        colour: fc.constantFrom(null, '#3366aa'),
+        seeThrough: fc.constantFrom(null, 0, 40),
+      },
       { requiredKeys: [] },
     ),
   }),
@@ -94,6 +99,7 @@ export const vennCommands: fc.Arbitrary<Command> = fc.oneof(
         shape: fc.constantFrom('equal' as const, 'scaled-circles' as const, 'scaled-ellipses' as const),
         content: fc.constantFrom('names' as const, 'counts' as const, 'blank' as const),
         frame: fc.boolean(),
+        seeThrough: fc.constantFrom(null, 0, 70),
       },
       { requiredKeys: [] },
     ),

@@ -32,6 +32,17 @@ describe('checks of a Venn diagram', () => {
     const many = vennOf(2, [1, 2, ...new Array<number>(90).fill(3)], (i) => `Somebody Longname ${i}`);
     expect(found(many, 'in-key')!.entries).toHaveLength(90);
   });
+  it('neighbours given one fill by hand where no outline parts them, never colours of sets', () => {
+    const base = vennOf(2, calm, undefined, { outline: 'none' });
+    const set = (i: number) => ({ ...base.venn.sets[`s${i}`]!, colour: '#555555' });
+    const sets = { ...base, venn: { ...base.venn, sets: { s0: set(0), s1: set(1) } } };
+    expect(codes(sets)).toEqual([]);
+    const one = { ...base, styles: { ...base.styles, everything: { fill: '#dddddd' } } };
+    expect(found(one, 'alike-regions')!.message).toContain('outline');
+    expect(codes({ ...one, venn: { ...one.venn, manner: { ...one.venn.manner, outline: 'thin' as const } } })).toEqual(
+      [],
+    );
+  });
   it('a set with nothing in it, and drawn regions that are empty', () => {
     expect(found(vennOf(2, [1, 1]), 'empty-set')!.message).toContain('saltmarsh');
     expect(found(vennOf(3, [7]), 'empty-region')!.message).toMatch(/^6 drawn regions are empty/);

@@ -1,10 +1,12 @@
 import { glyphs, nameless, nameOf, smallPrint, titleBlock, someNames, tray } from '../../check';
 import type { Listing } from '../../hierarchy';
 import { finding, own, type Finding } from '../../model';
+import { distance, leastApart } from './inks';
 import { keyOfMask, maskOf, mostToScale, setsInOrder, type Venn, type VennSet } from './model';
 import { regionWords } from './region-words';
 import { isToScale } from './scene/arrangement';
 import type { VennScene } from './scene/scene';
+import { regionStyle, setStyle } from './styles';
 
 const fold = (name: string): string =>
   name
@@ -34,6 +36,7 @@ export type VennFinding =
   | 'not-to-scale'
   | 'too-many-to-scale'
   | 'empty-region'
+  | 'alike-regions'
   | 'no-name'
   | 'no-glyph'
   | 'small-print'
@@ -62,6 +65,7 @@ export function checkVenn(
     ...keyed(sorted, scene),
     ...toScale(sorted, scene),
     ...emptyRegions(sorted, scene),
+    ...alikeRegions(sorted, scene),
     ...nameless(diagram, structure),
     ...glyphs(diagram, structure),
     ...smallPrint(diagram, scene, 'Take a larger sheet, shorter names, or fewer entries.'),
@@ -132,8 +136,9 @@ function toScale({ diagram, sets }: Sorted, { scaled }: VennScene): Finding<Venn
   return findings;
 }
 
-function emptyRegions({ sets, ids, byMask }: Sorted, { scaled, groups }: VennScene): Finding<VennFinding>[] {
-  const drawn = new Set(groups.filter(({ stands }) => stands.for === 'region').map(({ stands }) => stands.id));
+function emptyRegions({ sets, ids, byMask }: Sorted, scene: VennScene): Finding<VennFinding>[] {
+  const { scaled } = scene;
+  const drawn = drawnRegions(scene);
   const empty = Array.from({ length: (1 << sets.length) - 1 }, (_, i) => i + 1).filter(
     (mask) => !scaled?.unwanted.includes(mask) && !byMask.has(mask) && drawn.has(keyOfMask(sets, mask)),
   );
@@ -141,6 +146,27 @@ function emptyRegions({ sets, ids, byMask }: Sorted, { scaled, groups }: VennSce
   const words = empty.slice(0, 3).map((mask) => `“${regionWords(sets, mask)}”`);
   const message = `${empty.length} drawn ${empty.length === 1 ? 'region is' : 'regions are'} empty: ${words.join(', ')}${empty.length > 3 ? ' …' : ''}.`;
   return [finding('empty-region', 'note', message)];
+}
+
+const drawnRegions = ({ groups }: VennScene): Set<string> =>
+  new Set(groups.flatMap(({ stands }) => (stands.for === 'region' ? [stands.id] : [])));
+
+/** Neighbours that were given one fill by hand, with no curve between them: colours of sets are told apart by rule. */
+function alikeRegions({ diagram, sets }: Sorted, scene: VennScene): Finding<VennFinding>[] {
+  const drawn = drawnRegions(scene);
+  const fillOf = (mask: number): string => regionStyle(diagram, mask).fill;
+  const pairs = sets.flatMap((set, i) => {
+    if (setStyle(diagram, set.id).borderWidth > 0) return [];
+    return Array.from({ length: 1 << sets.length }, (_, mask) => mask).filter((mask) => {
+      const other = mask ^ (1 << i);
+      if (!((mask >> i) & 1) || (other !== 0 && !drawn.has(keyOfMask(sets, other)))) return false;
+      return drawn.has(keyOfMask(sets, mask)) && distance(fillOf(mask), fillOf(other)) < leastApart;
+    });
+  });
+  const [first] = pairs;
+  if (first === undefined) return [];
+  const message = `“${regionWords(sets, first)}” looks like the region beside it${pairs.length > 1 ? `, and ${pairs.length - 1} more do` : ''}: they have one fill and no outline between them. Draw the outline, or give them fills of their own.`;
+  return [finding('alike-regions', 'warning', message)];
 }
 
 function spellings(diagram: Venn, ids: readonly string[]): Finding<VennFinding>[] {

@@ -19,6 +19,7 @@ import {
   RegionKey,
   regionKey,
   RegionSettings,
+  SeeThrough,
   setsInOrder,
   VennManner,
   VennSet,
@@ -32,6 +33,9 @@ export const vennBelongings = {
   members: z.record(Id, z.array(Id).min(1).max(mostSets)).optional(),
 };
 
+/** Null hands it back to what all sets have, or to the rule. */
+const seeThroughOrRule = { seeThrough: SeeThrough.nullable().optional() };
+
 /** Commands that only a Venn diagram knows. */
 export const vennCommands = [
   z.strictObject({
@@ -44,10 +48,10 @@ export const vennCommands = [
   z.strictObject({
     kind: z.literal('changeSet'),
     id: Id,
-    patch: VennSet.pick({ name: true, order: true, colour: true }).partial(),
+    patch: VennSet.pick({ name: true, order: true, colour: true }).partial().extend(seeThroughOrRule),
   }),
   z.strictObject({ kind: z.literal('setMembers'), entry: Id, sets: z.array(Id).max(mostSets) }),
-  z.strictObject({ kind: z.literal('setManner'), patch: VennManner.partial() }),
+  z.strictObject({ kind: z.literal('setManner'), patch: VennManner.partial().extend(seeThroughOrRule) }),
   z.strictObject({ kind: z.literal('titleRegion'), region: RegionKey, title: text(200).nullable() }),
 ] as const;
 export type VennCommand = z.infer<(typeof vennCommands)[number]>;
@@ -184,8 +188,9 @@ function changeSet(diagram: Venn, command: CommandOf<'changeSet'>): Outcome<Venn
   return onVenn(diagram, (part, whole) => {
     const set = own(part.sets, command.id);
     if (!set) return setGone;
-    const sets = { ...part.sets, [command.id]: { ...set, ...command.patch } };
-    return done({ ...whole, venn: { ...part, sets } }, { ...command, patch: formerValues(set, command.patch) });
+    const { changed, former } = withSeeThrough(set, command.patch);
+    const sets = { ...part.sets, [command.id]: changed };
+    return done({ ...whole, venn: { ...part, sets } }, { ...command, patch: former });
   });
 }
 
@@ -202,12 +207,29 @@ function setMembers(diagram: Venn, command: CommandOf<'setMembers'>, work: Works
 }
 
 function setManner(diagram: Venn, command: CommandOf<'setManner'>): Outcome<Venn> {
-  return onVenn(diagram, (part, whole) =>
-    done(
-      { ...whole, venn: { ...part, manner: { ...part.manner, ...command.patch } } },
-      { ...command, patch: formerValues(part.manner, command.patch) },
-    ),
-  );
+  return onVenn(diagram, (part, whole) => {
+    const { changed, former } = withSeeThrough(part.manner, command.patch);
+    return done({ ...whole, venn: { ...part, manner: changed } }, { ...command, patch: former });
+  });
+}
+
+interface SeenThrough {
+  readonly seeThrough?: number | undefined;
+}
+type SeenThroughPatch<T> = Partial<Omit<T, 'seeThrough'>> & { readonly seeThrough?: number | null | undefined };
+
+/** A set or manner with a patch, and the patch that takes it back; how much shows through is kept only where it is told. */
+function withSeeThrough<T extends SeenThrough>(
+  record: T,
+  patch: SeenThroughPatch<T>,
+): { changed: T; former: SeenThroughPatch<T> } {
+  const { seeThrough, ...rest } = patch;
+  if (seeThrough === undefined)
+    return { changed: { ...record, ...rest } as T, former: formerValues(record, rest as Partial<T>) };
+  const { seeThrough: before, ...others } = record;
+  const former = { ...formerValues(record, rest as Partial<T>), seeThrough: before ?? null };
+  const changed = { ...others, ...rest, ...(seeThrough === null ? {} : { seeThrough }) };
+  return { changed: changed as unknown as T, former };
 }
 
 const plain = { title: null, style: {} };

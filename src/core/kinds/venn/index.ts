@@ -17,4 +17,5 @@ export { regionWords } from './region-words';
 export { isToScale } from './scene/arrangement';
 export { vennScene, type VennScene } from './scene/scene';
 export { bitCount, overlapName, vennStructure } from './structure';
-export { regionStyle, setColour, setStyle, shownColour } from './styles';
+export { seeThroughByRule, setColour, shownColour } from './inks';
+export { regionStyle, setStyle } from './styles';

@@ -13,6 +13,9 @@ export const RegionKey = z
   .max(400)
   .regex(/^$|^[A-Za-z0-9][A-Za-z0-9_-]*(,[A-Za-z0-9][A-Za-z0-9_-]*)*$/, 'a region is told by the ids of its sets');
 
+/** How much of what is below shows through a set's fill, in percent. */
+export const SeeThrough = z.number().min(0).max(95);
+
 export const VennSet = z.strictObject({
   id: Id,
   name: text(200),
@@ -22,6 +25,8 @@ export const VennSet = z.strictObject({
   colour: Colour.nullable(),
   /** Of its curve and its name; left out where there is none. */
   style: StylePatch.optional(),
+  /** Left out: as all sets. */
+  seeThrough: SeeThrough.optional(),
 });
 export type VennSet = z.infer<typeof VennSet>;
 
@@ -35,6 +40,8 @@ export const VennManner = z.strictObject({
   frame: z.boolean(),
   /** The names to sort, in a box beside the drawing. */
   wordBank: z.boolean(),
+  /** Of all sets; left out: by rule, a colour picked by hand as it was picked. */
+  seeThrough: SeeThrough.optional(),
 });
 export type VennManner = z.infer<typeof VennManner>;
 

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { applyGesture, type Command, kindOf, type Diagram, type Scope } from '../../diagram';
 import type { Venn } from './model';
 import { vennOf } from '../../testing/arbitrary-venn';
-import { blended, regionStyle, setStyle } from './styles';
-import { plainLook } from '../../style';
+import { regionStyle, setStyle } from './styles';
 
 const styled = (diagram: Venn, ...list: [Scope, string][]): Venn => {
   const commands = list.map(([scope, value]): Command => ({ kind: 'setStyle', scope, property: 'fill', value }));
@@ -65,13 +64,4 @@ describe('the cascade of a Venn diagram', () => {
     expect(covers({ kind: 'set', set: 's0' })).toBe(2);
     expect(covers({ kind: 'region', region: '' })).toBe(0);
   });
-});
-
-describe('inks of sets laid over each other', () => {
-  const look = plainLook('saltmarsh');
-  it('do not depend on the order of the sets', () =>
-    expect(blended(look, ['#7fc4a0', '#8fb5f0', '#f0b090'], 3)).toBe(
-      blended(look, ['#f0b090', '#7fc4a0', '#8fb5f0'], 3),
-    ));
-  it('leave the ground where there is none', () => expect(blended(look, [], 3)).toBe(look.ground));
 });

@@ -1,6 +1,6 @@
-import { clampChroma, formatHex, oklch, parse, rgb } from 'culori';
-import { keyOfMask, maskOf, setsInOrder, vennScope, type VennSet, type Venn } from './model';
-import { remember, type BoxStyle, type AnyScope, type StyleProperty, own, commonScope } from '../../model';
+import { curveColour, regionFills, setColour } from './inks';
+import { keyOfMask, maskOf, setsInOrder, vennScope, type Venn } from './model';
+import { type BoxStyle, type AnyScope, type StyleProperty, own, commonScope } from '../../model';
 import { bitCount } from './structure';
 import { ownRoleOf, type Listing } from '../../hierarchy';
 import {
@@ -9,106 +9,19 @@ import {
   resolve,
   type Explained,
   type Layer,
-  contrastRatio,
   readableText,
   lookOf,
   tierStyle,
   type Look,
 } from '../../style';
 
-/** How much of a set's colour its fill lays over what is below, by the number of sets: about half transparent. */
-const opacities = [0.56, 0.56, 0.56, 0.56, 0.47, 0.38];
-/** Steps of hue from the look's own: near enough that overlaps keep a colour, far enough to tell apart. */
-const hueSteps = [
-  [0, 105, -105],
-  [0, 72, -72, 144, -144],
-];
-const greys = [0.72, 0.88, 0.6, 0.8, 0.94];
-
-/** A colour that was picked by hand: it is drawn as it was picked where nothing else lies over it. */
-interface Picked {
-  readonly picked: string;
-}
-
-/** The colour that a set alone is drawn in. */
-export const shownColour = (look: Look, set: VennSet, i: number, total: number): string =>
-  set.colour ?? blended(look, [lookColour(look, i, total)], total);
-
-/** The colour of the i-th set: hues evenly around the circle from the look's own, of one lightness; greys apart where the look has no hue. */
-export function setColour(look: Look, set: VennSet, i: number, total: number): string {
-  if (set.colour) return set.colour;
-  return lookColour(look, i, total);
-}
-
-const lookColour = remember(
-  200,
-  (look: Look, i: number, total: number) => `${look.id} ${i} ${total}`,
-  (look, i, total) => {
-    if (look.second.chroma === 0) return formatHex({ mode: 'oklch', l: greys[i % greys.length]!, c: 0, h: 0 });
-    const dark = isDark(look);
-    const hue = look.hue + 360 + hueSteps[total > 3 ? 1 : 0]![i]!;
-    return formatHex(
-      clampChroma(
-        { mode: 'oklch', l: dark ? 0.52 : 0.8 - 0.03 * (i % 2), c: dark ? 0.09 : 0.105, h: hue % 360 },
-        'oklch',
-      ),
-    );
-  },
-);
-
-const isDark = (look: Look): boolean => contrastRatio(look.ground, '#ffffff') > 8;
-
-/**
- * The fill of a region: the colours of its sets laid over the ground like transparent inks, multiplied on a light ground and screened on a
- * dark one (W3C Compositing and Blending), so that the order of the sets does not matter and more sets are darker, in grey too.
- */
-export const blended = remember(
-  400,
-  (look: Look, colours: readonly (string | Picked)[], total: number) =>
-    `${look.id} ${total} ${colours.map((one) => (typeof one === 'string' ? one : `=${one.picked}`)).join(' ')}`,
-  (look, colours, total) => {
-    const opacity = opacities[total]!;
-    const dark = isDark(look);
-    const ground = rgb(parse(look.ground))!;
-    const mix = (channel: 'r' | 'g' | 'b'): number =>
-      colours.reduce((under, colour) => {
-        if (typeof colour !== 'string') {
-          // The ink that, alone on the ground, is the colour that was picked.
-          const wanted = rgb(parse(colour.picked))![channel];
-          const bare = ground[channel];
-          if (dark) return 1 - (1 - under) * (bare < 1 ? Math.min(1, (1 - wanted) / (1 - bare)) : 1);
-          return under * (bare > 0 ? Math.min(1, wanted / bare) : 1);
-        }
-        const ink = rgb(parse(colour))![channel];
-        return dark ? 1 - (1 - under) * (1 - opacity * ink) : under * (1 - opacity * (1 - ink));
-      }, ground[channel]);
-    return formatHex({ mode: 'rgb', r: mix('r'), g: mix('g'), b: mix('b') });
-  },
-);
-
-/** The colour of a curve and of its name: the set's, dark or light enough to read on the ground. */
-export const curveColour = remember(
-  200,
-  (look: Look, colour: string) => `${look.id} ${colour}`,
-  (look, colour) => {
-    const { h, c } = oklch(parse(colour))!;
-    const ink = formatHex(
-      clampChroma({ mode: 'oklch', l: isDark(look) ? 0.84 : 0.42, c: Math.min(c, 0.12), h: h ?? 0 }, 'oklch'),
-    );
-    return readableText(ink, look.ground, look.ink, look.light);
-  },
-);
-
 const inks = (text: string): Pick<BoxStyle, 'text' | 'detailText'> => ({ text, detailText: text });
 
 function layersOf(diagram: Venn, mask: number, entry: string | null): Layer[] {
   const look = lookOf(diagram);
   const sets = setsInOrder(diagram.venn);
-  const colours = sets
-    .map((set, i) => (set.colour ? { picked: set.colour } : lookColour(look, i, sets.length)))
-    .filter((_, i) => (mask >> i) & 1);
   const tier = bitCount(mask);
-  const fill = blended(look, colours, sets.length);
+  const fill = regionFills(look, diagram.venn)[mask]!;
   const base = tierStyle(look, 3);
   return [
     {
@@ -158,6 +71,7 @@ interface RegionStyles {
   readonly look: Look;
   readonly sets: Venn['venn']['sets'];
   readonly regions: Venn['venn']['regions'];
+  readonly seeThrough: number | undefined;
   readonly byMask: BoxStyle[];
 }
 const regionStyles = new WeakMap<Venn['styles'], RegionStyles>();
@@ -167,9 +81,10 @@ export function regionStyle(diagram: Venn, mask: number): BoxStyle {
   const { styles } = diagram;
   const look = lookOf(diagram);
   const { sets, regions } = diagram.venn;
+  const { seeThrough } = diagram.venn.manner;
   let known = regionStyles.get(styles);
-  if (known?.look !== look || known.sets !== sets || known.regions !== regions)
-    regionStyles.set(styles, (known = { look, sets, regions, byMask: [] }));
+  if (known?.look !== look || known.sets !== sets || known.regions !== regions || known.seeThrough !== seeThrough)
+    regionStyles.set(styles, (known = { look, sets, regions, seeThrough, byMask: [] }));
   return (known.byMask[mask] ??= itemStyle(layersOf(diagram, mask, null), look));
 }
 

@@ -2,6 +2,7 @@ import type { Gesture } from '../../../../core/diagram';
 import { mostToScale, type VennManner, type Venn, scaleWords, type VennScene } from '../../../../core/kinds/venn';
 import { useBench, useParts } from '../../context';
 import { PreviewChoice } from '../../panels/PreviewChoice';
+import { SeeThroughSets } from './SeeThroughSets';
 
 const contents: { content: VennManner['content']; name: string; told: string }[] = [
   { content: 'names', name: 'Names as lists', told: 'Set inside their regions' },
@@ -89,6 +90,7 @@ export function VennArrangement() {
           </label>
         )}
       </section>
+      <SeeThroughSets diagram={diagram} />
     </>
   );
 }
