@@ -5,6 +5,7 @@ import { legibility, sheetTaken, smallPrint, titleBlock } from './drawing-checks
 import { glyphs, severalTops } from './list-checks';
 import { detailsLeftOut } from './details';
 import { enclosed } from './enclosed';
+import { linkChecks, type LinkFinding } from './link-checks';
 import { nudged } from './nudged';
 
 /** All that `boxDrawingChecks` can find. */
@@ -17,7 +18,8 @@ export type BoxDrawingFinding =
   | 'nudged-over'
   | 'taken-in'
   | 'name-left-out'
-  | 'details-left-out';
+  | 'details-left-out'
+  | LinkFinding;
 
 /** What any drawing of entries in boxes is tested against; `larger` says what helps where the print is small. O(entries). */
 export const boxDrawingChecks = (
@@ -29,6 +31,7 @@ export const boxDrawingChecks = (
 ): Finding<BoxDrawingFinding>[] => [
   ...legibility(diagram, listing, styles),
   ...nudged(diagram, scene),
+  ...linkChecks(diagram, listing, styles, scene),
   ...enclosed(diagram, scene),
   ...detailsLeftOut(diagram, listing, styles),
   ...sheetTaken(diagram, scene),

@@ -46,7 +46,15 @@ export function boxAround(
 ): { readonly width: number; readonly height: number } {
   const padding = paddingOf(style, padded);
   if (isSymbol(style.shape)) return symbolAround(text, style.shape, padding.y);
-  const { width, height } = sizeBeside(text, style.shape);
+  // A disc and its words have no edge to keep from: lines end where they begin and end.
+  if (style.shape === 'dot') {
+    const told = Math.max(dotSize, text.height);
+    return {
+      width: Math.ceil(dotSize + (text.width > 0 ? dotGap + text.width : 0)),
+      height: Math.ceil(told + 2 * dotRoom),
+    };
+  }
+  const { width, height } = text;
   const stripe = style.sign === 'stripe' ? signRoom.stripe : 0;
   const band = style.sign === 'band' ? signRoom.band : 0;
   return {
@@ -55,9 +63,8 @@ export function boxAround(
   };
 }
 
-/** A text with the disc before it. */
-const sizeBeside = (text: { readonly width: number; readonly height: number }, shape: BoxStyle['shape']) =>
-  shape === 'dot' ? { width: text.width + dotSize + dotGap, height: Math.max(dotSize, text.height) } : text;
+/** Free above and below a text with a disc before it, CSS px. */
+const dotRoom = 2;
 
 /** Between the triangle of an end and its text. CSS px. */
 const triangleGap = 5;

@@ -1,4 +1,14 @@
-import { outside, roundedPath, short, shortened, type Extent, type Polyline } from '../arrange/graph';
+import {
+  extentOfLines,
+  grown,
+  outside,
+  reversed,
+  roundedPath,
+  short,
+  shortened,
+  type Extent,
+  type Polyline,
+} from '../arrange/graph';
 import type { LinkStyle } from '../model';
 import type { PathPrimitive } from './scene';
 
@@ -64,6 +74,25 @@ export function styledLine(
 
 /** Size of an end mark of a line in a style, CSS px. */
 const markSize = ({ lineWidth }: LinkStyle): number => 5 + lineWidth * 2;
+
+/** How wide the wider mark of a line is across it; 0 without any. CSS px. */
+export const markWidth = (style: LinkStyle): number =>
+  style.startMark === 'none' && style.endMark === 'none' ? 0 : markSize(style) * 0.72;
+
+/** The room that the marks of a line take. */
+export function markExtents(points: Polyline, style: LinkStyle): Extent[] {
+  const size = markSize(style);
+  const reach = style.endGap + size;
+  const along = (line: Polyline): Extent => {
+    const [x, y, bx, by] = line as unknown as [number, number, number, number];
+    const length = Math.hypot(bx - x, by - y) || 1;
+    return grown(extentOfLines([[x, y, x + ((bx - x) / length) * reach, y + ((by - y) / length) * reach]]), size * 0.4);
+  };
+  return [
+    ...(style.startMark === 'none' ? [] : [along(points.slice(0, 4))]),
+    ...(style.endMark === 'none' ? [] : [along(reversed(points.slice(-4)))]),
+  ];
+}
 
 /** A filled mark whose tip stands on the first point and which looks away from the second. */
 function markPath(mark: LinkStyle['endMark'], [x, y, bx, by]: readonly number[], size: number): string | null {

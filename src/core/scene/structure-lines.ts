@@ -1,9 +1,10 @@
 import { extentOfLines, roundedPath, short, type Polyline } from '../arrange/graph';
 import type { TierTreeLayout } from '../arrange/tree';
 import type { Hierarchy } from '../hierarchy';
-import { KeptFor, type DiagramCommon, type LinkStyle } from '../model';
+import { KeptFor, type BoxStyle, type DiagramCommon, type LinkStyle } from '../model';
 import { structureLine } from '../style';
 import { courseBetween, marksOn, strokeOf, type Ends } from './line-marks';
+import { beginningAtShape, endingAtShape, standsBack } from './meet-shape';
 import type { PathPrimitive, Rect, SceneGroup } from './scene';
 
 interface Kept {
@@ -14,6 +15,8 @@ const kept = new KeptFor<TierTreeLayout, Kept>();
 
 interface Where {
   readonly places: readonly Rect[];
+  /** By index, as `places`. */
+  readonly boxStyles: readonly BoxStyle[];
   readonly direction: 'down' | 'right';
 }
 
@@ -26,12 +29,15 @@ export function structureLines(
 ): readonly SceneGroup[] {
   const { joinRadius } = diagram.arrangement;
   const styles = Array.from({ length: structure.tierStart.length }, (_, t) => structureLine(diagram, t + 1));
-  const manner = JSON.stringify([joinRadius, where.direction, styles]);
+  // Lines meet the boxes below in the middle of a side, where every shape reaches its edge; they may leave the one above elsewhere.
+  const shapes = Array.from(layout.fans.keys(), (i) => shapeOf(where.boxStyles[i]!));
+  const manner = JSON.stringify([joinRadius, where.direction, styles, shapes]);
   const before = kept.get(layout);
   if (before?.manner === manner) return before.groups;
   const groups = Array.from(layout.fans, ([i, lines]): SceneGroup => {
     const style = styles[structure.tier[i]!]!;
-    const points = lines.map((line) => line.points);
+    const [head, box] = [where.places[i]!, where.boxStyles[i]!];
+    const points = lines.map((line) => endingAtShape(beginningAtShape(line.points, head, box), head, box));
     return {
       type: 'group',
       stands: { for: 'links', id: structure.ids[i]! },
@@ -43,7 +49,7 @@ export function structureLines(
         ? [strokeOf(style, points.map((line) => roundedPath(line, joinRadius)).join(''))]
         : drawnFan(points, style, {
             ...docksOf(structure, i, where),
-            head: where.places[i]!,
+            head,
             joinRadius,
             direction: where.direction,
           }),
@@ -52,6 +58,8 @@ export function structureLines(
   kept.set(layout, { manner, groups });
   return groups;
 }
+
+const shapeOf = (style: BoxStyle): string => (standsBack(style) ? `${style.shape} ${style.corner}` : '');
 
 /** Whether lines are drawn all along, so that where they end need not be told. */
 const isPlain = ({ course, startMark, endMark, endGap }: LinkStyle): boolean =>
@@ -74,12 +82,11 @@ function docksOf({ first, count }: Hierarchy, i: number, { places, direction }: 
   return { docks, near };
 }
 
-/** Whether a place lies on an edge of a box. */
+/** Whether a place lies on an edge of a box, or on the outline of a shape within it. */
 function isOn({ x: left, y: top, width, height }: Rect, x: number, y: number): boolean {
   const [across, along] = [x - left, y - top];
   const within = across > -0.01 && across < width + 0.01 && along > -0.01 && along < height + 0.01;
-  const inside = across > 0.01 && across < width - 0.01 && along > 0.01 && along < height - 0.01;
-  return within && !inside;
+  return within;
 }
 
 interface Fan {

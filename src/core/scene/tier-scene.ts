@@ -57,11 +57,11 @@ export function tierScene(
   const onIt = { ...diagram, sheet: fit.sheet };
   const look = lookOf(diagram);
   const places = plan ? boxesInCells(fitted, structure, fit.boxes, plan) : placesOf(fitted);
-  const links = sideLinks(diagram, structure, { layout, width, height, gaps, direction }, words.linkKinds);
+  const links = sideLinks(diagram, structure, { layout, places, boxStyles: styles, gaps, direction }, words.linkKinds);
   const names = tierNames(diagram, structure, styles, fit.fitted.layout.tiers, fit.margin);
   const lines = plan
     ? branchGroups(structure, places, fitted, { plan, joinRadius: diagram.arrangement.joinRadius })
-    : structureLines(diagram, structure, layout, { places, direction });
+    : structureLines(diagram, structure, layout, { places, boxStyles: styles, direction });
   const { enclosures, notes: noted } = surroundings(diagram, () => ({
     boxes: new Map(structure.ids.map((id, i) => [id, places[i]!])),
     words: names.map(({ bounds }) => bounds),

@@ -264,6 +264,9 @@ function sizeOf({ from, sizes }: Steps, wanted: number): BoxSize {
   return sizes[at]!;
 }
 
+/** Whether a box is as large as others; a disc with its words is as long as these. */
+const isAlike = ({ equalSize, shape }: BoxStyle): boolean => equalSize && shape !== 'dot';
+
 function sizesAt(tier: Tier, steps: readonly Steps[], wanted: number): TierSizes {
   const { ids, from, beside, styles, marks, apart } = tier;
   const width = new Float64Array(ids.length);
@@ -284,13 +287,13 @@ function sizesAt(tier: Tier, steps: readonly Steps[], wanted: number): TierSizes
     const size = sizeOf(steps[k]!, wanted);
     width[k] = size.width;
     height[k] = size.height;
-    if (!styles[k]!.equalSize || apart[k]) return;
+    if (!isAlike(styles[k]!) || apart[k]) return;
     const most = alike(k);
     most.width = Math.max(most.width, size.width);
     most.height = Math.max(most.height, size.height);
   });
   ids.forEach((id, k) => {
-    if (styles[k]!.equalSize) {
+    if (isAlike(styles[k]!)) {
       const most = alike(k);
       width[k] = Math.max(width[k]!, most.width);
       height[k] = Math.max(height[k]!, most.height);

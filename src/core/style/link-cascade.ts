@@ -81,7 +81,7 @@ export const branchStyle = (diagram: DiagramCommon, own: LinkPatch): LinkStyle =
   internedLine(
     resolved([
       ...layersOf({ ...diagram, styles: { ...diagram.styles, links: {} } }, null, []),
-      { origin: 'look', patch: { phraseSize: 12, endGap: 3, ...own } },
+      { origin: 'look', patch: { phraseSize: 12, ...own } },
       { origin: 'links', patch: diagram.styles.links },
     ]).style,
   );

@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { applyGesture, type Command, type Diagram } from '../diagram';
 import { BoxShape, type StylePatch } from '../model';
-import type { SceneGroup } from '../scene';
+import { runsThrough } from '../arrange/graph';
+import { boxOutline, distanceToShape, flattenPath, holds, type BoxPrimitive, type SceneGroup } from '../scene';
 
 export const after = (diagram: Diagram, gesture: readonly Command[]): Diagram => {
   const outcome = applyGesture(diagram, gesture);
@@ -38,6 +39,23 @@ export const styled = (
   );
 
 export const boxOf = ({ children }: SceneGroup) => children.find((one) => one.type === 'box')!;
+
+/** Whether a straight line runs through what an entry's box shows: deeper into its shape than a third of a px. */
+export function runsThroughShape(
+  group: SceneGroup,
+  [x1, y1, x2, y2]: readonly [number, number, number, number],
+): boolean {
+  const { width, height } = group.bounds;
+  const [ax, ay, bx, by] = [x1 - group.x, y1 - group.y, x2 - group.x, y2 - group.y];
+  if (!runsThrough(ax, ay, bx, by, { x: 0, y: 0, width, height })) return false;
+  const box = boxOf(group) as BoxPrimitive;
+  const outline = flattenPath(boxOutline(box));
+  const steps = Math.ceil(Math.hypot(bx - ax, by - ay) * 2);
+  return Array.from({ length: steps + 1 }, (_, k) => k / steps).some((share) => {
+    const [x, y] = [ax + (bx - ax) * share, ay + (by - ay) * share];
+    return holds(outline, x, y) && distanceToShape([x, y], { x: 0, y: 0, width, height }, box) > 0.34;
+  });
+}
 
 /** The corners of all its text, from the height of capitals to the baseline. */
 export const corners = ({ children }: SceneGroup): [number, number][] =>

@@ -109,8 +109,6 @@ function lineOf(boxes: readonly Extent[], { from, to }: FreeLink, side: number):
   const [a, b] = [boxes[from]!, boxes[to]!];
   const [ax, ay] = middleOf(a);
   const [bx, by] = middleOf(b);
-  const inTheWay = (x0: number, y0: number, x1: number, y1: number): number[] =>
-    boxes.flatMap((box, i) => (i !== from && i !== to && runsThrough(x0, y0, x1, y1, grown(box, clear)) ? [i] : []));
   if (side !== 0) {
     // Beside others of the same two boxes: straight beside them for the middle half, so that words have a place.
     const length = Math.hypot(bx - ax, by - ay) || 1;
@@ -119,9 +117,20 @@ function lineOf(boxes: readonly Extent[], { from, to }: FreeLink, side: number):
     const outside = [at(0.35), at(0.65)].filter(([x, y]) => !holds(a, x, y) && !holds(b, x, y));
     return trimmed([ax, ay, ...outside.flat(), bx, by], a, b);
   }
-  const first = inTheWay(ax, ay, bx, by);
-  const way = first.length === 0 ? [ax, ay, bx, by] : bent(boxes, [ax, ay], [bx, by], first, inTheWay);
-  return trimmed(way, a, b);
+  return trimmed(wayAround(boxes, [ax, ay], [bx, by], [from, to]), a, b);
+}
+
+/** The shortest way between two points around boxes, but for those at its ends, by their indices. */
+export function wayAround(
+  boxes: readonly Extent[],
+  a: readonly [number, number],
+  b: readonly [number, number],
+  ends: readonly number[],
+): number[] {
+  const inTheWay = (x0: number, y0: number, x1: number, y1: number): number[] =>
+    boxes.flatMap((box, i) => (!ends.includes(i) && runsThrough(x0, y0, x1, y1, grown(box, clear)) ? [i] : []));
+  const first = inTheWay(...a, ...b);
+  return first.length === 0 ? [...a, ...b] : bent(boxes, a, b, first, inTheWay);
 }
 
 /** Of more boxes than these the corners are not tried. */

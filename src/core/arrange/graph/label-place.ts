@@ -3,19 +3,25 @@ import { lengthOf, type Extent, type Polyline } from './polyline';
 /** Between the words on a line and the line's ends beside them. CSS px. */
 const clearance = 3;
 
+export interface LabelPlace {
+  readonly box: Extent;
+  /** How much of it meets something that is to be avoided, px². */
+  readonly met: number;
+}
+
 /**
  * Where words of a size stand upright on a line, so that they meet none of what is to be avoided: on the legs of the line, at the middle first and
  * then towards the ends, a level leg that is long enough before an upright one; or as near to the start or the end as can be. Where every place meets
  * something, the one that meets least of it.
  * O(places × what is near the line).
  */
-export function placeLabel(
+export function labelPlace(
   points: Polyline,
   size: { width: number; height: number },
   avoid: readonly Extent[],
   at: 'start' | 'middle' | 'end' = 'middle',
-): Extent {
-  let best: { box: Extent; cost: number } | null = null;
+): LabelPlace {
+  let best: { box: Extent; cost: number; met: number } | null = null;
   const whole = at === 'middle' ? 0 : lengthOf(points);
   let before = 0;
   for (let p = 2; p < points.length; p += 2) {
@@ -36,14 +42,21 @@ export function placeLabel(
           ? (level ? 0 : 20) + Math.abs(share - 0.5) * 10 - length * 0.02
           : ((at === 'start' ? along : whole - along) * 60) / whole;
       const cost = met * 100 + lacking * 4 + overEnd + wished;
-      if (!best || cost < best.cost) best = { box, cost };
+      if (!best || cost < best.cost) best = { box, cost, met };
     }
     before += length;
   }
-  return best?.box ?? boxAround({ x: points[0] ?? 0, y: points[1] ?? 0 }, size);
+  return best ?? { box: boxAround({ x: points[0] ?? 0, y: points[1] ?? 0 }, size), met: 0 };
 }
 
-const boxAround = (middle: { x: number; y: number }, { width, height }: { width: number; height: number }): Extent => ({
+/** The place alone. */
+export const placeLabel = (...told: Parameters<typeof labelPlace>): Extent => labelPlace(...told).box;
+
+/** The room of words of a size around a point, with what is free around them. */
+export const boxAround = (
+  middle: { x: number; y: number },
+  { width, height }: { width: number; height: number },
+): Extent => ({
   x: middle.x - width / 2 - clearance,
   y: middle.y - height / 2 - clearance / 2,
   width: width + 2 * clearance,

@@ -1,6 +1,8 @@
 import FlatQueue from 'flatqueue';
 import { legsOf, type Leg } from './legs';
-import { reversed, type Extent, type Polyline } from './polyline';
+import { apart, indexOf, straightened } from './route-grid';
+import { extentOfBoxes, reversed, type Extent, type Polyline } from './polyline';
+import { grown, overlap } from './segments';
 
 /** What is to be routed around. All lengths in CSS px. */
 export interface RouteGround {
@@ -9,6 +11,15 @@ export interface RouteGround {
   readonly lines: readonly Polyline[];
   /** Distance at which a link runs beside a box. */
   readonly out: { readonly x: number; readonly y: number };
+  /** Least distance between docking points; left out: a little more than `laneGap`. */
+  readonly docking?: number;
+}
+
+/** A point that a link is to run through, along an axis. */
+export interface Via {
+  readonly x: number;
+  readonly y: number;
+  readonly along: 'x' | 'y';
 }
 
 export interface RouteEnds {
@@ -32,7 +43,7 @@ const bendCost = 36;
 const crowdCost = 4000;
 /** Another side than the one that is wished is taken only where that is shut. */
 const wrongSideCost = 20_000;
-/** How far beyond both ends, and then beyond the whole drawing, a way is looked for. */
+/** How far beyond both ends a way is looked for; further where none is found. */
 const detour = 160;
 
 /** Where a link meets a box: a point of its edge, and the point `out` before it. */
@@ -55,9 +66,16 @@ interface Course {
 const alongBundle = 0.3;
 const noBundle = -1;
 
-/** A leg of a line that is there, and the bundle its link runs with. */
+/** A leg of a line that is there, the bundle its link runs with, and the link; -1 for none. */
 interface Taken extends Leg {
   readonly bundle: number;
+  readonly link: number;
+}
+
+interface Docked {
+  readonly x: number;
+  readonly y: number;
+  readonly link: number;
 }
 
 /**
@@ -66,29 +84,33 @@ interface Taken extends Leg {
  * docking point of its own.
  * O(lanes² log lanes) a link in the part of the drawing around both ends.
  */
-export function routeLinks(ground: RouteGround, links: readonly RouteEnds[]): Polyline[] {
-  const router = new Router(ground, links.length);
-  return links.map((link) => router.route(link));
-}
+export const routeLinks = (ground: RouteGround, links: readonly RouteEnds[]): Polyline[] => [
+  ...new LinkRouter(ground, links).ways,
+];
 
 /** Where a link is drawn plainly from or to: at the side that is wished, where one is. */
 const firstOf = (ports: readonly Port[], wished: Side | undefined): Port =>
   wished ? ports.reduce((least, port) => (port.cost < least.cost ? port : least)) : ports[0]!;
 
-class Router {
+/** Links as they are routed by `routeLinks`, each of which can be sent another way afterwards. */
+export class LinkRouter {
+  readonly ways: Polyline[] = [];
   private readonly xs: number[];
   private readonly ys: number[];
   private readonly upright = new Map<number, Course>();
   private readonly level = new Map<number, Course>();
   /** Legs of all lines so far: reporting lines first, then routed links. */
-  private readonly legs: Taken[] = [];
-  private readonly docked = new Map<number, { x: number; y: number }[]>();
+  private legs: Taken[] = [];
+  /** What is kept clear besides boxes. */
+  private readonly kept: Extent[] = [];
+  private readonly docked = new Map<number, Docked[]>();
   private readonly inflate: number;
 
   constructor(
     private readonly ground: RouteGround,
-    count: number,
+    private readonly links: readonly RouteEnds[],
   ) {
+    const count = links.length;
     const { boxes, lines, out } = ground;
     this.inflate = Math.max(0.5, Math.min(3, out.x - 1, out.y - 1));
     const xs: number[] = [];
@@ -112,46 +134,108 @@ class Router {
     }
     this.xs = apart(xs);
     this.ys = apart(ys);
-    for (const line of lines) this.take(line, noBundle);
+    for (const line of lines) this.take(line, noBundle, -1);
+    links.forEach((link, k) => {
+      const [starts, ends] = this.portsOf(link);
+      const way = this.between(starts, ends, link) ?? plainWay(firstOf(starts, link.leaves), firstOf(ends, link.meets));
+      this.put(k, way);
+    });
   }
 
-  route({ from, to, bundle = noBundle, leaves, meets }: RouteEnds): Polyline {
+  /** Sends a link through a point; null where there is no way, and it stays as it was. Others stay where they are. */
+  through(k: number, { x, y, along }: Via): Polyline | null {
+    const former = this.ways[k]!;
+    const link = { ...this.links[k]!, bundle: noBundle };
+    this.release(k);
+    const [starts, ends] = this.portsOf(link, { x, y, width: 0, height: 0 });
+    const via: Port = { x, y, outX: x, outY: y, across: along, cost: 0 };
+    const before = this.between(starts, [via], link);
+    // The rest keeps off what is there of it.
+    if (before) this.take(before, noBundle, k);
+    const after = before && this.between([via], ends, link);
+    this.release(k);
+    this.put(k, before && after ? straightened([...before, ...after.slice(2)]) : former);
+    return before && after ? this.ways[k]! : null;
+  }
+
+  /** Keeps a rectangle clear of what is routed from now on. */
+  keepClear(area: Extent): void {
+    this.kept.push(area);
+    this.upright.clear();
+    this.level.clear();
+  }
+
+  /** Puts a link on another way. */
+  put(k: number, way: Polyline): void {
+    this.release(k);
+    this.ways[k] = way;
+    const { from, to, bundle = noBundle } = this.links[k]!;
+    this.take(way, bundle, k);
+    this.dockedAt(from).push({ x: way[0]!, y: way[1]!, link: k });
+    this.dockedAt(to).push({ x: way.at(-2)!, y: way.at(-1)!, link: k });
+  }
+
+  private release(k: number): void {
+    if (this.ways[k] === undefined) return;
+    this.legs = this.legs.filter(({ link }) => link !== k);
+    this.upright.clear();
+    this.level.clear();
+    const { from, to } = this.links[k]!;
+    for (const i of [from, to])
+      this.docked.set(
+        i,
+        this.dockedAt(i).filter(({ link }) => link !== k),
+      );
+  }
+
+  /** Ports of both ends that look towards each other, or towards a place on the way. */
+  private portsOf({ from, to, leaves, meets }: RouteEnds, via?: Extent): [Port[], Port[]] {
+    const [a, b] = [this.ground.boxes[from]!, this.ground.boxes[to]!];
+    return [this.ports(from, via ?? b, leaves), this.ports(to, via ?? a, meets)];
+  }
+
+  /** The best way between ports, looked for around both ends first, and then further out. */
+  private between(
+    starts: readonly Port[],
+    ends: readonly Port[],
+    { from, to, bundle = noBundle }: RouteEnds,
+  ): number[] | null {
     const { boxes } = this.ground;
-    const [a, b] = [boxes[from]!, boxes[to]!];
-    const starts = this.ports(from, b, leaves);
-    const ends = this.ports(to, a, meets);
-    const near = {
-      left: Math.min(a.x, b.x) - detour,
-      right: Math.max(a.x + a.width, b.x + b.width) + detour,
-      top: Math.min(a.y, b.y) - detour,
-      bottom: Math.max(a.y + a.height, b.y + b.height) + detour,
-    };
-    const inReach = (low: number, high: number) => (value: number) => value >= low && value <= high;
     const some = [...starts, ...ends];
+    const vias = some.flatMap((port) => (port.x === port.outX && port.y === port.outY ? [spotAt(port)] : []));
+    const { x, y, width, height } = extentOfBoxes([boxes[from]!, boxes[to]!, ...vias]);
+    const inReach = (low: number, high: number) => (value: number) => value >= low && value <= high;
     const trunk = bundle === noBundle ? [] : this.legs.filter((leg) => leg.bundle === bundle);
     const mustX = [...some.map(({ outX }) => outX), ...trunk.filter(({ upright }) => upright).map(({ at }) => at)];
     const mustY = [...some.map(({ outY }) => outY), ...trunk.filter(({ upright }) => !upright).map(({ at }) => at)];
-    const lanesX = apart([...this.xs.filter(inReach(near.left, near.right)), ...mustX], mustX);
-    const lanesY = apart([...this.ys.filter(inReach(near.top, near.bottom)), ...mustY], mustY);
-    const way =
-      this.search({ xs: lanesX, ys: lanesY }, starts, ends, bundle) ??
-      plainWay(firstOf(starts, leaves), firstOf(ends, meets));
-    this.take(way, bundle);
-    this.dockedAt(from).push({ x: way[0]!, y: way[1]! });
-    this.dockedAt(to).push({ x: way.at(-2)!, y: way.at(-1)! });
-    return way;
+    for (const reach of [detour, 4 * detour]) {
+      const xs = this.xs.filter(inReach(x - reach, x + width + reach));
+      const ys = this.ys.filter(inReach(y - reach, y + height + reach));
+      const grid = { xs: apart([...xs, ...mustX], mustX), ys: apart([...ys, ...mustY], mustY) };
+      const way = this.search(grid, starts, ends, bundle);
+      if (way) return way;
+    }
+    return null;
   }
 
   /** Docking points on the edge of a box that are free, those that look towards the other box first. */
   private ports(i: number, other: Extent, wished: Side | undefined): Port[] {
-    const { out, boxes } = this.ground;
+    const { out, boxes, docking = laneGap + 1 } = this.ground;
     const { x, y, width, height } = boxes[i]!;
     const taken = this.dockedAt(i);
     const ports: Port[] = [];
     const offer = (px: number, py: number, dx: number, dy: number, share: number) => {
       const end = { x: px + dx * out.x, y: py + dy * out.y };
-      if (taken.some((point) => Math.hypot(point.x - px, point.y - py) < laneGap + 1)) return;
+      if (taken.some((point) => Math.hypot(point.x - px, point.y - py) < docking)) return;
       if (boxes.some((box, k) => k !== i && inside(box, end))) return;
+      const stem = grown(
+        extentOfBoxes([
+          { ...end, ...noSize },
+          { x: px, y: py, ...noSize },
+        ]),
+        docking / 2,
+      );
+      if (this.kept.some((area) => overlap(area, stem))) return;
       const towards = (other.x + other.width / 2 - px) * dx + (other.y + other.height / 2 - py) * dy;
       const side = dx < 0 ? 'left' : dx > 0 ? 'right' : dy < 0 ? 'top' : 'bottom';
       const wrong = wished !== undefined && side !== wished ? wrongSideCost : 0;
@@ -263,15 +347,19 @@ class Router {
       if (way === 'upright' && at > x - d && at < x + width + d) made.shut.push([y - d, y + height + d]);
       if (way === 'level' && at > y - d && at < y + height + d) made.shut.push([x - d, x + width + d]);
     }
+    for (const { x, y, width, height } of this.kept) {
+      if (way === 'upright' && at > x && at < x + width) made.shut.push([y, y + height]);
+      if (way === 'level' && at > y && at < y + height) made.shut.push([x, x + width]);
+    }
     for (const leg of this.legs) crowd(made, way, at, leg);
     courses.set(at, made);
     return made;
   }
 
   /** Notes the legs of a line, so that later links keep away from them. */
-  private take(line: Polyline, bundle: number): void {
+  private take(line: Polyline, bundle: number, link: number): void {
     for (const way of legsOf(line)) {
-      const leg = { ...way, bundle };
+      const leg = { ...way, bundle, link };
       this.legs.push(leg);
       for (const [at, course] of leg.upright ? this.upright : this.level)
         crowd(course, leg.upright ? 'upright' : 'level', at, leg);
@@ -279,19 +367,22 @@ class Router {
   }
 
   /** Where lines meet a box: the ends of those that are only crossed, looked for when the box is first asked for, and of the links so far. */
-  private dockedAt(i: number): { x: number; y: number }[] {
+  private dockedAt(i: number): Docked[] {
     let points = this.docked.get(i);
     if (points) return points;
     points = [];
     for (const line of this.ground.lines)
       for (const p of [0, line.length - 2]) {
-        const point = { x: line[p]!, y: line[p + 1]! };
+        const point = { x: line[p]!, y: line[p + 1]!, link: -1 };
         if (onEdge(this.ground.boxes[i]!, point)) points.push(point);
       }
     this.docked.set(i, points);
     return points;
   }
 }
+
+const noSize = { width: 0, height: 0 };
+const spotAt = ({ x, y }: Port): Extent => ({ x, y, ...noSize });
 
 function crowd(course: Course, way: 'upright' | 'level', at: number, leg: Taken): void {
   if (leg.upright === (way === 'upright') && Math.abs(leg.at - at) < laneGap - 0.01)
@@ -303,47 +394,6 @@ const onEdge = ({ x, y, width, height }: Extent, point: { x: number; y: number }
 const inside = ({ x, y, width, height }: Extent, point: { x: number; y: number }): boolean =>
   point.x > x - 0.5 && point.x < x + width + 0.5 && point.y > y - 0.5 && point.y < y + height + 0.5;
 
-/** Sorted, each once; of those nearer than 1.5 px one stays, `must` always. */
-function apart(values: readonly number[], must: readonly number[] = []): number[] {
-  const needed = new Set(must);
-  const kept: number[] = [];
-  for (const value of [...new Set(values)].sort((a, b) => a - b)) {
-    const last = kept.at(-1);
-    if (last === undefined || value - last >= 1.5 || needed.has(value)) {
-      if (last !== undefined && value - last < 1.5 && !needed.has(last)) kept.pop();
-      kept.push(value);
-    }
-  }
-  return kept;
-}
-
-function indexOf(sorted: readonly number[], value: number): number {
-  let [low, high] = [0, sorted.length - 1];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sorted[middle]! < value) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /** A way without regard for anything, where there is no other. */
 const plainWay = (a: Port, b: Port): number[] =>
   straightened([a.x, a.y, a.outX, a.outY, a.outX, b.outY, b.outX, b.outY, b.x, b.y]);
-
-/** Without points that repeat the one before or lie on the straight line between their neighbours. */
-function straightened(points: readonly number[]): number[] {
-  const kept: number[] = [];
-  for (let p = 0; p < points.length; p += 2) {
-    const [x, y] = [points[p]!, points[p + 1]!];
-    const n = kept.length;
-    if (n >= 2 && kept[n - 2] === x && kept[n - 1] === y) continue;
-    if (
-      n >= 4 &&
-      ((kept[n - 4] === kept[n - 2] && kept[n - 2] === x) || (kept[n - 3] === kept[n - 1] && kept[n - 1] === y))
-    )
-      kept.length -= 2;
-    kept.push(x, y);
-  }
-  return kept;
-}

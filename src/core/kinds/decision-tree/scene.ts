@@ -23,7 +23,7 @@ const branchKind: LinkKind = {
   id: 'branch',
   name: 'Branch',
   legend: '',
-  style: { phraseSize: 12, endGap: 3 },
+  style: { phraseSize: 12 },
   ofStructure: true,
 };
 

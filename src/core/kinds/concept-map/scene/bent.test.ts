@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { grown, lineRunsThrough } from '../../../arrange/graph';
 import { draw, type Diagram } from '../../../diagram';
 import type { PathPrimitive, SceneGroup, TextPrimitive } from '../../../scene';
 import { maps, mapOf } from '../../../testing/arbitrary-map';
@@ -17,7 +18,7 @@ const middle = ({ x, y, bounds }: SceneGroup) => ({
 const ways = fc.constantFrom('ranked' as const, 'rings' as const, 'even' as const);
 
 describe('a link of a map that was moved by hand', () => {
-  it('goes from idea to idea over the place it was put to, and back to where it was', () => {
+  it('goes from idea to idea around all boxes, and back to where it was', () => {
     fc.assert(
       fc.property(maps(14), ways, fc.integer({ min: -200, max: 200 }), fc.nat(), (plain, way, by, pick) => {
         const map: ConceptMap = { ...plain, map: { ...plain.map, manner: { ...plain.map.manner, way } } };
@@ -28,11 +29,14 @@ describe('a link of a map that was moved by hand', () => {
         const moved = bent(map, id, by);
         const groups = groupsOf(moved);
         const { course } = groups.get(`link${id}`)!.selectable!;
-        expect(course).toHaveLength(6);
+        // Around every box in the way.
+        for (const { stands, x, y, bounds } of groups.values())
+          if (stands.for === 'entry' && stands.id !== from && stands.id !== to)
+            expect(lineRunsThrough(course, grown({ ...bounds, x: x + bounds.x, y: y + bounds.y }, -1))).toBe(false);
         // Both ends lie on the boxes of its ideas.
         for (const [end, at] of [
-          [from, [course[0]!, course[1]!]],
-          [to, [course[4]!, course[5]!]],
+          [from, course.slice(0, 2)],
+          [to, course.slice(-2)],
         ] as const) {
           const { x, y, bounds } = groups.get(`entry${end}`)!;
           expect(at[0]!).toBeGreaterThan(x - 0.1);

@@ -1,30 +1,76 @@
-import { bendAcross, edgePoint, pointAt } from '../../../arrange/graph';
-import type { Rect } from '../../../scene';
+import { bendAcross, edgePoint, grown, overlap, pointAt, wayAround, type Extent } from '../../../arrange/graph';
+import type { BoxStyle } from '../../../model';
+import { beginningAtShape, endingAtShape, standsBack, type Rect } from '../../../scene';
 import { extentOf, type DrawnLink, type DrawnMap } from './drawn';
 
-/** The map with the links that were moved by hand where they were put: straight from either idea to their words, which stand that far off their place. */
+/** The map with the links that were moved by hand where they were put: to their words from either idea, around what is in the way. */
 export function withBends(drawn: DrawnMap): DrawnMap {
   if (drawn.links.every(({ bend }) => bend === 0)) return drawn;
-  const links = drawn.links.map((one) => (one.bend === 0 ? one : bent(one, drawn.boxes)));
+  const links = drawn.links.map((one) => (one.bend === 0 ? one : bent(one, drawn)));
   return { ...drawn, links, extent: extentOf(drawn.boxes, links) };
 }
 
-function bent(one: DrawnLink, boxes: readonly Rect[]): DrawnLink {
+/** Words and bends keep so far from boxes. CSS px. */
+const clear = 6;
+
+function bent(one: DrawnLink, { boxes, links }: DrawnMap): DrawnLink {
   const { place, course, bend } = one;
   const [from, to] = [boxes[one.from]!, boxes[one.to]!];
   const [a, b] = [centreOf(from), centreOf(to)];
   const [atX, atY] = pointAt(course, 0.5);
   const at = place ? centreOf(place) : { x: atX, y: atY };
   const axis = bendAcross(a, b);
-  const by = axis === 'x' ? { x: bend, y: 0 } : { x: 0, y: bend };
-  const [x, y] = [at.x + by.x, at.y + by.y];
-  const points = [...edgePoint(a.x, a.y, x, y, from), x, y, ...edgePoint(b.x, b.y, x, y, to)];
+  const wished = axis === 'x' ? { x: at.x + bend, y: at.y } : { x: at.x, y: at.y + bend };
+  const size = place ?? { width: 0, height: 0 };
+  const others = links.flatMap(({ place: words }) => (words && words !== place ? [words] : []));
+  const { x, y } = pushedOut(wished, size, axis, Math.sign(bend), [...boxes, ...others]);
+  const before = wayAround(boxes, [a.x, a.y], [x, y], [one.from]);
+  const after = wayAround(boxes, [x, y], [b.x, b.y], [one.to]);
+  const points = [
+    ...edgePoint(a.x, a.y, before[2]!, before[3]!, from),
+    ...before.slice(2),
+    ...after.slice(2, -2),
+    ...edgePoint(b.x, b.y, after.at(-4)!, after.at(-3)!, to),
+  ];
   return {
     ...one,
     lines: [points],
     course: points,
-    place: place && { ...place, x: place.x + by.x, y: place.y + by.y },
+    place: place && { ...place, x: x - place.width / 2, y: y - place.height / 2 },
   };
 }
 
+/** The middle of a rectangle moved along an axis until it is clear of others. */
+function pushedOut(
+  at: { readonly x: number; readonly y: number },
+  { width, height }: { readonly width: number; readonly height: number },
+  axis: 'x' | 'y',
+  sign: number,
+  boxes: readonly Extent[],
+): { readonly x: number; readonly y: number } {
+  let { x, y } = at;
+  for (let turn = 0; turn < 60; turn++) {
+    const room = grown({ x: x - width / 2, y: y - height / 2, width, height }, clear);
+    const over = boxes.find((box) => overlap(box, room));
+    if (!over) break;
+    const far = clear + 0.5 + (axis === 'y' ? height : width) / 2;
+    if (axis === 'y') y = sign > 0 ? over.y + over.height + far : over.y - far;
+    else x = sign > 0 ? over.x + over.width + far : over.x - far;
+  }
+  return { x, y };
+}
+
 const centreOf = ({ x, y, width, height }: Rect) => ({ x: x + width / 2, y: y + height / 2 });
+
+/** The map with lines that meet the shapes of its ideas, where these stand back from the edges of their boxes. `styles`: by index. */
+export function meetingShapes(drawn: DrawnMap, styles: readonly BoxStyle[]): DrawnMap {
+  if (!styles.some(standsBack)) return drawn;
+  const links = drawn.links.map((one): DrawnLink => {
+    const [from, to] = [styles[one.from]!, styles[one.to]!];
+    if (!standsBack(from) && !standsBack(to)) return one;
+    const met = (points: DrawnLink['course']): DrawnLink['course'] =>
+      endingAtShape(beginningAtShape(points, drawn.boxes[one.from]!, from), drawn.boxes[one.to]!, to);
+    return { ...one, lines: one.lines.map(met), course: met(one.course) };
+  });
+  return { ...drawn, links };
+}

@@ -58,7 +58,8 @@ function parts({ groups }: Scene) {
   return { boxes, words, lines };
 }
 
-function expectClear(drawn: Scene): void {
+/** `ends`: the ideas of each link, into whose boxes its lines lead as far as to their rounded corners. */
+function expectClear(drawn: Scene, ends: ConceptMap['links']): void {
   const { boxes, words, lines } = parts(drawn);
   const rects = [...boxes, ...words];
   rects.forEach((a, i) => {
@@ -67,14 +68,15 @@ function expectClear(drawn: Scene): void {
   });
   for (const { id, points } of lines)
     for (const box of rects)
-      if (lineRunsThrough(points, shrunk(box, 1))) throw new Error(`link ${id} through ${box.id}`);
+      if (lineRunsThrough(points, shrunk(box, [ends[id]!.from, ends[id]!.to].includes(box.id) ? 6 : 1)))
+        throw new Error(`link ${id} through ${box.id}`);
 }
 
 describe('a concept map in ranks', () => {
   it('has no box or words over another, and no line through either, down and to the right, broken into rows or not', () => {
     fc.assert(
       fc.property(maps(60), fc.constantFrom('down' as const, 'right' as const), (map, direction) =>
-        expectClear(scene(inManner(map, {}, direction))),
+        expectClear(scene(inManner(map, {}, direction)), map.links),
       ),
       { numRuns: 120 },
     );
@@ -86,8 +88,10 @@ describe('a concept map in ranks', () => {
       for (const [ideas, across] of [
         [60, 20],
         [120, 30],
-      ] as const)
-        expectClear(scene(mapOf(draws(ideas), draws(across))));
+      ] as const) {
+        const drawn = mapOf(draws(ideas), draws(across));
+        expectClear(scene(drawn), drawn.links);
+      }
     }
   });
   it('puts every idea below those that lead to it, but for links that close a ring or lead to the focus', () => {
@@ -160,7 +164,7 @@ describe('a concept map on rings or with even links', () => {
   it('has no box or words over another, and no line through either', () => {
     fc.assert(
       fc.property(maps(40), fc.constantFrom('rings' as const, 'even' as const), (map, way) =>
-        expectClear(scene(inManner(map, { way }))),
+        expectClear(scene(inManner(map, { way })), map.links),
       ),
       { numRuns: 120 },
     );

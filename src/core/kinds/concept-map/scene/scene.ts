@@ -40,7 +40,7 @@ import { linksInOrder, type MapListing } from '../structure';
 import { rankName } from '../words';
 import type { DrawnLink, DrawnMap } from './drawn';
 import { fittedMap, styleOf, Trials, type FittedMap } from './fit';
-import { withBends } from './bent';
+import { meetingShapes, withBends } from './bent';
 import { legendOf } from './legend';
 import { withFewBends } from './ranked';
 import { gapPrimitive, withinPrimitives, wordsPrimitives } from './words';
@@ -102,7 +102,8 @@ export function mapScene(diagram: ConceptMap, listing: MapListing, styles: reado
   };
   const taken = isKept ? before.fitted : fittedOnSheet();
   if (!isKept) keptFitted.set(listing, { parts: [...parts, rest], fitted: taken });
-  const { drawn, wanted } = taken.fitted;
+  const { wanted } = taken.fitted;
+  const drawn = meetingShapes(taken.fitted.drawn, styles);
   const look = lookOf(diagram);
   const onIt = { ...diagram, sheet: taken.sheet };
   const { enclosures, notes: beside } = surroundings(diagram, () => ({
