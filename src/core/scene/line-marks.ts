@@ -38,10 +38,11 @@ export function marksOn(points: Polyline, style: LinkStyle, { start, end }: Ends
   if ((start ?? 'none') === 'none' && (end ?? 'none') === 'none') return [];
   const size = markSize(style);
   const tips = shortened(points, start === null ? 0 : style.endGap, end === null ? 0 : style.endGap);
-  const last = tips.length;
+  // A mark longer than the last leg looks along what is below it, so that the line leads into it.
+  const below = shortened(tips, start === null ? 0 : size * 0.8, end === null ? 0 : size * 0.8);
   const marks = [
-    markPath(start ?? 'none', tips.slice(0, 4), size),
-    markPath(end ?? 'none', [tips[last - 2]!, tips[last - 1]!, tips[last - 4]!, tips[last - 3]!], size),
+    markPath(start ?? 'none', [...tips.slice(0, 2), ...below.slice(0, 2)], size),
+    markPath(end ?? 'none', [...tips.slice(-2), ...below.slice(-2)], size),
   ];
   const drawn = {
     type: 'path',
