@@ -24,11 +24,14 @@ export interface GedcomFault {
 
 const grammar = /^\s*(\d{1,2})\s+(?:@([^@#][^@]*)@\s+)?([A-Za-z0-9_]{1,60})(?: (.*))?$/s;
 
+/** Structures whose value is text that may go on. */
+const texts = new Set(['NOTE', 'TEXT', 'SNOTE']);
+
 /** True where a text looks like a GEDCOM file: its first line says so. */
 export const isGedcom = (text: string): boolean => /^\ufeff?\s*0\s+HEAD\b/.test(text);
 
 /**
- * The lines of a file as structures, with CONC and CONT put together. A line that is none is taken as the continuation of the one before and told; a level
+ * The lines of a file as structures, with CONC and CONT put together. A line that is none is taken as the continuation of a text, or as a note to the line before, and told; a level
  * that jumps is taken to the deepest that can be. Never throws. O(characters).
  */
 export function gedcomNodes(text: string): { readonly nodes: GedcomNode[]; readonly faults: GedcomFault[] } {
@@ -51,11 +54,14 @@ export function gedcomNodes(text: string): { readonly nodes: GedcomNode[]; reado
     const found = grammar.exec(source);
     const last = open.at(-1);
     if (!found) {
-      faults.push({
-        line: at,
-        message: `Line ${at} is no GEDCOM line (level, tag, value); it was taken as the rest of the line before.`,
-      });
-      if (last) last.value += `\n${source.trim()}`;
+      const isText = last !== undefined && texts.has(last.tag);
+      const what = isText ? 'taken as the rest of the line before' : 'kept as a note to the line before';
+      faults.push({ line: at, message: `Line ${at} is no GEDCOM line (level, tag, value); it was ${what}.` });
+      if (isText) last.value += `\n${source.trim()}`;
+      else if (last) {
+        const value = source.trim();
+        last.children.push({ line: at, level: last.level + 1, pointer: '', tag: 'NOTE', value, children: [], end: at });
+      }
       continue;
     }
     const [, digits, pointer = '', tag, value = ''] = found;

@@ -1,7 +1,8 @@
 import { finding, own, type Finding } from '../../../model';
 import { nothingRead, withinLimits, type ReadEntry } from '../../../read';
 import { isUnknown, noFacts, type Parentage, type Person, type Union } from '../model';
-import { gedcomNodes, oneParentTag, rawText, type GedcomNode } from './gedcom-lines';
+import { gedcomNodes, oneParentTag, type GedcomNode } from './gedcom-lines';
+import { firstOf, keptText, partnerTags, pointed, Taken } from './gedcom-rest';
 import { FamilyMaker, type FamilyReading } from './result';
 
 const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
@@ -14,199 +15,232 @@ const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
   household: 'household',
 };
 
-/** What of a person's record is understood here; all else is kept as it came. */
-const ofPerson = new Set(['NAME', 'SEX', 'BIRT', 'DEAT', 'FAMS', 'FAMC', 'NOTE']);
-const ofFamily = new Set(['HUSB', 'WIFE', 'CHIL', 'MARR', 'DIV']);
-
-const first = (node: GedcomNode, tag: string): GedcomNode | undefined => node.children.find((one) => one.tag === tag);
-const valueOf = (node: GedcomNode | undefined, tag: string): string => (node ? (first(node, tag)?.value ?? '') : '');
-const pointed = (value: string): string | null => /^@([^@]+)@$/.exec(value.trim())?.[1] ?? null;
-
 /** "Ada /Quill/ Jr" to "Ada Quill Jr". */
 const plainName = (value: string): string => value.replaceAll('/', ' ').replace(/\s+/g, ' ').trim();
+
+const limits = { date: 80, place: 200, extra: 100_000, rest: 2_000_000 };
 
 /** A GEDCOM file, 5.5.1 or 7.0. Faults are told with their line; what is not understood is kept and written back. O(characters). */
 export function readGedcom(text: string): FamilyReading {
   const { nodes, faults } = gedcomNodes(text);
-  const findings: Finding[] = faults
-    .slice(0, mostFaults)
-    .map(({ line, message }) => finding('gedcom-line', 'warning', message, { line }));
+  const reader = new GedcomReader(nodes);
+  for (const { line, message } of faults.slice(0, mostFaults)) reader.told('gedcom-line', line, message);
   if (faults.length > mostFaults)
-    findings.push(finding('gedcom-line', 'warning', `${faults.length - mostFaults} more lines are no GEDCOM lines.`));
-  const maker = new FamilyMaker();
-  const entries: ReadEntry[] = [];
-  const rest: string[] = [];
-  const ids = new Map<string, string>();
-  const spouses = new Map<string, string[]>();
-  const persons = nodes.filter(({ tag }) => tag === 'INDI');
-  persons.forEach((node, k) => {
-    const id = `p${k + 1}`;
-    if (node.pointer) {
-      if (ids.has(node.pointer))
-        findings.push(
-          finding(
-            'gedcom-twice',
-            'warning',
-            `Line ${node.line}: @${node.pointer}@ stands twice; the second was kept as another person.`,
-            { line: node.line },
-          ),
-        );
-      else ids.set(node.pointer, id);
-    }
-    const { entry, person } = personFrom(node, id);
-    entries.push(entry);
-    if (!isUnknown(person)) maker.people[id] = person;
-  });
-  const families = nodes.filter(({ tag }) => tag === 'FAM');
-  const familyOf = new Map<string, Union>();
-  const lost = (node: GedcomNode, what: string) =>
-    findings.push(
-      finding('gedcom-pointer', 'warning', `Line ${node.line}: ${what} is in no record of the file.`, {
-        line: node.line,
-      }),
+    reader.findings.push(
+      finding('gedcom-line', 'warning', `${faults.length - mostFaults} more lines are no GEDCOM lines.`),
     );
-  for (const node of families) {
-    const partners = node.children
-      .filter(({ tag }) => tag === 'HUSB' || tag === 'WIFE')
-      .flatMap((one) => {
-        const id = ids.get(pointed(one.value) ?? '');
-        if (id === undefined) lost(one, one.value || 'a partner');
-        return id === undefined ? [] : [id];
-      });
-    const distinct = [...new Set(partners)];
-    if (distinct.length > 2) {
-      findings.push(
-        finding(
-          'gedcom-partners',
-          'warning',
-          `Line ${node.line}: a family with ${distinct.length} partners; the first two were taken.`,
-          { line: node.line },
-        ),
-      );
-      distinct.length = 2;
-    }
-    const children = node.children.filter(({ tag }) => tag === 'CHIL');
-    if (distinct.length === 0) {
-      if (children.length > 0) lost(node, 'every parent of this family');
-      rest.push(rawText(node, 0));
-      continue;
-    }
-    const married = first(node, 'MARR');
-    const parted = first(node, 'DIV');
-    const id = `u${familyOf.size + 1}`;
-    const union: Union = {
-      id,
-      partners: distinct,
-      kind: parted ? 'parted' : married ? 'married' : 'unknown',
-      from: valueOf(married, 'DATE').slice(0, 80),
-      to: valueOf(parted, 'DATE').slice(0, 80),
-      extra: kept(
-        node.children
-          .filter(({ tag }) => !ofFamily.has(tag))
-          .concat(details(married, ['DATE'], 'MARR'), details(parted, ['DATE'], 'DIV')),
-      ),
-    };
-    maker.unions.push(union);
-    if (node.pointer) familyOf.set(node.pointer, union);
-    else familyOf.set(`#${node.line}`, union);
-    for (const one of children) {
-      const child = ids.get(pointed(one.value) ?? '');
-      if (child === undefined) lost(one, one.value || 'a child');
-      else maker.child(child, union, 'birth');
-    }
-    for (const partner of distinct) spouses.set(partner, [...(spouses.get(partner) ?? []), id]);
-  }
-  // How a child belongs to its parents stands with the child.
-  persons.forEach((node, k) => {
-    for (const link of node.children.filter(({ tag }) => tag === 'FAMC')) {
-      const union = familyOf.get(pointed(link.value) ?? '');
-      const kind = own(kindsOfParentage, valueOf(link, 'PEDI').trim().toLowerCase());
-      if (!union) lost(link, link.value || 'a family');
-      else {
-        const child = `p${k + 1}`;
-        maker.child(child, union, kind ?? 'birth');
-        const links = own(maker.parentage, child);
-        const at = links?.findIndex((one) => one.union === union.id) ?? -1;
-        const one = link.children.find(({ tag }) => tag === oneParentTag);
-        const parent = one && ids.get(pointed(one.value) ?? '');
-        const otherwise = one && own(kindsOfParentage, valueOf(one, 'PEDI').trim().toLowerCase());
-        if (links && at >= 0 && (kind || otherwise))
-          links[at] = {
-            union: union.id,
-            kind: kind ?? 'birth',
-            ...(parent !== undefined &&
-              otherwise &&
-              otherwise !== 'household' && { otherwise: { parent, kind: otherwise } }),
-          };
-      }
-    }
-  });
-  for (const node of nodes)
-    if (node.tag !== 'INDI' && node.tag !== 'FAM' && node.tag !== 'TRLR') rest.push(rawText(node, 0));
-  const { people, unions, parentage } = maker;
-  return withinLimits({
-    ...nothingRead,
-    structure: 'gedcom',
-    entries,
-    findings,
-    ...{ people, unions, parentage, rest: rest.join('\n').slice(0, 2_000_000) },
-  });
+  return reader.read();
 }
 const mostFaults = 50;
 
-function personFrom(node: GedcomNode, id: string): { entry: ReadEntry; person: Person } {
-  const names = node.children.filter(({ tag }) => tag === 'NAME');
-  const [birth, death] = [first(node, 'BIRT'), first(node, 'DEAT')];
-  const notes = node.children.filter(({ tag, value }) => tag === 'NOTE' && !pointed(value));
-  const sex = valueOf(node, 'SEX').trim().toUpperCase();
-  const pieces = names[0]?.value ? [] : [valueOf(names[0], 'GIVN'), valueOf(names[0], 'SURN')].filter(Boolean);
-  const name = plainName(names[0]?.value ?? '') || pieces.join(' ');
-  const given = names[0] ? [{ ...names[0], value: names[0].value }] : [];
-  const person: Person = {
-    ...noFacts,
-    born: valueOf(birth, 'DATE').slice(0, 80),
-    died: valueOf(death, 'DATE').slice(0, 80),
-    birthPlace: valueOf(birth, 'PLAC').slice(0, 200),
-    deathPlace: valueOf(death, 'PLAC').slice(0, 200),
-    sex: sex === 'F' ? 'female' : sex === 'M' ? 'male' : sex === 'X' ? 'other' : null,
-    extra: kept(
-      node.children
-        .filter(
-          (one) =>
-            !ofPerson.has(one.tag) ||
-            (one.tag === 'NOTE' && pointed(one.value)) ||
-            (one.tag === 'NAME' && one !== names[0]),
-        )
-        .concat(
-          // The parts of the first name, and how its surname is marked, are kept beside it.
-          given
-            .filter((one) => one.children.length > 0 || one.value.includes('/'))
-            .map((one) => ({ ...one, tag: 'NAME' })),
-          details(birth, ['DATE', 'PLAC'], 'BIRT'),
-          details(death, ['DATE', 'PLAC'], 'DEAT'),
-        ),
-    ),
-  };
-  const details_ = notes
-    .flatMap(({ value }) => value.split('\n'))
-    .map((line) => line.trim())
-    .filter(Boolean);
-  return {
-    entry: { id, line: node.line, name, details: details_, fields: {}, role: null, parent: null },
-    person,
-  };
+class GedcomReader {
+  readonly findings: Finding[] = [];
+  private readonly maker = new FamilyMaker();
+  private readonly taken = new Taken();
+  private readonly entries: ReadEntry[] = [];
+  /** Ids of ours by the pointers of the file. */
+  private readonly ids = new Map<string, string>();
+  private readonly families = new Map<string, Union>();
+  private readonly rest: GedcomNode[] = [];
+
+  constructor(private readonly nodes: readonly GedcomNode[]) {}
+
+  told(code: string, line: number, message: string): void {
+    this.findings.push(finding(code, 'warning', message, { line }));
+  }
+
+  read(): FamilyReading {
+    const persons = this.nodes.filter(({ tag }) => tag === 'INDI');
+    persons.forEach((node, k) => this.person(node, `p${k + 1}`));
+    const unions = this.nodes
+      .filter(({ tag }) => tag === 'FAM')
+      .flatMap((node) => {
+        const union = this.family(node);
+        return union ? [{ node, union }] : [];
+      });
+    // How a child belongs to its parents stands with the child.
+    persons.forEach((node, k) => this.childIn(node, `p${k + 1}`));
+    persons.forEach((node, k) => {
+      const id = `p${k + 1}`;
+      const extra = this.kept(this.taken.rest(node), node.line);
+      const person = { ...(own(this.maker.people, id) ?? noFacts), extra };
+      if (!isUnknown(person)) this.maker.people[id] = person;
+    });
+    unions.forEach(({ node, union }, i) => {
+      const extra = this.kept(this.restOfFamily(node, union), node.line);
+      this.maker.unions[i] = { ...union, extra };
+    });
+    for (const node of this.nodes) {
+      if (node.tag === 'INDI' || node.tag === 'FAM') continue;
+      if (node.tag !== 'TRLR') this.rest.push(node);
+      // What stands after the end of a file is a note to it.
+      else if (node.value !== '') this.rest.push({ ...node, tag: 'NOTE', children: [] });
+      if (node.tag === 'TRLR') this.rest.push(...node.children.map((child) => ({ ...child, pointer: '' })));
+    }
+    const rest = this.textOf(this.rest, 0);
+    if (rest.length > limits.rest) this.cut(this.nodes[0]?.line ?? 1);
+    const { people, unions: all, parentage } = this.maker;
+    return withinLimits({
+      ...nothingRead,
+      structure: 'gedcom',
+      entries: this.entries,
+      findings: this.findings,
+      ...{ people, unions: all, parentage, rest: rest.slice(0, limits.rest) },
+    });
+  }
+
+  private textOf(nodes: readonly GedcomNode[], level: number): string {
+    return keptText(nodes, level, (pointer) => this.ids.get(pointer) ?? this.families.get(pointer)?.id);
+  }
+
+  private kept(nodes: readonly GedcomNode[], line: number): string {
+    const text = this.textOf(nodes, 1);
+    if (text.length <= limits.extra) return text;
+    this.cut(line);
+    return text.slice(0, text.lastIndexOf('\n', limits.extra));
+  }
+
+  private cut(line: number): void {
+    this.told(
+      'gedcom-cut',
+      line,
+      `Line ${line}: this record holds more that is not understood here than can be kept; the end of it is left out.`,
+    );
+  }
+
+  private person(node: GedcomNode, id: string): void {
+    if (node.pointer) {
+      if (this.ids.has(node.pointer))
+        this.told(
+          'gedcom-twice',
+          node.line,
+          `Line ${node.line}: @${node.pointer}@ stands twice; the second was kept as another person.`,
+        );
+      else this.ids.set(node.pointer, id);
+    }
+    const { taken } = this;
+    const names = node.children.filter(({ tag }) => tag === 'NAME');
+    const [name] = names;
+    const pieces = name && !name.value ? ['GIVN', 'SURN'].map((tag) => firstOf(name, tag)?.value).filter(Boolean) : [];
+    // One with parts, or with its surname marked, is kept as it came.
+    if (name && names.length === 1 && name.children.length === 0 && !name.value.includes('/')) taken.whole(name);
+    const sex = own(sexes, (firstOf(node, 'SEX')?.value ?? '').trim().toUpperCase()) ?? null;
+    if (sex) taken.whole(firstOf(node, 'SEX')!);
+    const [birth, death] = [taken.event(node, 'BIRT'), taken.event(node, 'DEAT')];
+    const person: Person = {
+      ...noFacts,
+      born: taken.value(birth, 'DATE', limits.date),
+      died: taken.value(death, 'DATE', limits.date),
+      birthPlace: taken.value(birth, 'PLAC', limits.place),
+      deathPlace: taken.value(death, 'PLAC', limits.place),
+      sex,
+    };
+    const notes = node.children.filter(({ tag, value }) => tag === 'NOTE' && value !== '' && pointed(value) === null);
+    for (const note of notes) taken.whole(note);
+    const details = [node.value, ...notes.map(({ value }) => value)]
+      .flatMap((value) => value.split('\n'))
+      .map((line) => line.trim())
+      .filter(Boolean);
+    const told = plainName(name?.value ?? '') || pieces.join(' ');
+    this.entries.push({ id, line: node.line, name: told, details, fields: {}, role: null, parent: null });
+    if (!isUnknown(person)) this.maker.people[id] = person;
+  }
+
+  /** Null where none of its partners is known. */
+  private family(node: GedcomNode): Union | null {
+    const { taken } = this;
+    const idOf = (one: GedcomNode): string | undefined => this.ids.get(pointed(one.value) ?? '');
+    const told = node.children.filter(({ tag }) => tag === 'HUSB' || tag === 'WIFE');
+    for (const one of told) if (idOf(one) === undefined) this.lost(one, one.value || 'a partner');
+    const partners = [...new Set(told.flatMap((one) => idOf(one) ?? []))];
+    if (partners.length > 2)
+      this.told(
+        'gedcom-partners',
+        node.line,
+        `Line ${node.line}: a family with ${partners.length} partners; the first two were taken.`,
+      );
+    partners.length = Math.min(2, partners.length);
+    const children = node.children.filter(({ tag }) => tag === 'CHIL');
+    if (partners.length === 0) {
+      if (children.length > 0) this.lost(node, 'every parent of this family');
+      this.rest.push(node);
+      return null;
+    }
+    for (const one of told) if (partners.includes(idOf(one) ?? '')) taken.whole(one, 'pointer');
+    const [married, parted] = [taken.event(node, 'MARR'), taken.event(node, 'DIV')];
+    const union: Union = {
+      id: `u${this.maker.unions.length + 1}`,
+      partners,
+      kind: parted ? 'parted' : married ? 'married' : 'unknown',
+      from: taken.value(married, 'DATE', limits.date),
+      to: taken.value(parted, 'DATE', limits.date),
+      extra: '',
+    };
+    this.maker.unions.push(union);
+    if (node.pointer && !this.families.has(node.pointer)) this.families.set(node.pointer, union);
+    for (const one of children) {
+      const child = idOf(one);
+      if (child === undefined) this.lost(one, one.value || 'a child');
+      else if (this.maker.child(child, union, 'birth')) taken.whole(one, 'pointer');
+    }
+    return union;
+  }
+
+  /** What of a family was not taken, and who is told as husband or wife where that does not follow from their sex. */
+  private restOfFamily(node: GedcomNode, { partners }: Union): GedcomNode[] {
+    const rest = this.taken.rest(node);
+    const tagged = partners.map((id) => node.children.find((one) => this.ids.get(pointed(one.value) ?? '') === id)!);
+    const usual = partnerTags(partners.map((id) => own(this.maker.people, id)?.sex ?? null));
+    const marks = tagged.every(({ tag }, k) => tag === usual[k])
+      ? []
+      : tagged.filter(({ value }) => !rest.some((one) => one.value === value && isPartner(one)));
+    const note = node.value === '' ? [] : [{ ...node, tag: 'NOTE', pointer: '', children: [] }];
+    return [...marks.map((one) => ({ ...one, children: [] })), ...rest, ...note];
+  }
+
+  private childIn(node: GedcomNode, child: string): void {
+    const { taken, maker } = this;
+    const order: string[] = [];
+    for (const one of node.children) {
+      const union = this.families.get(pointed(one.value) ?? '');
+      if (one.tag === 'FAMS' && union?.partners.includes(child)) taken.whole(one, 'pointer');
+      if (one.tag !== 'FAMC') continue;
+      if (!union) {
+        this.lost(one, one.value || 'a family');
+        continue;
+      }
+      const told = firstOf(one, 'PEDI');
+      const kind = told && own(kindsOfParentage, told.value.trim().toLowerCase());
+      maker.child(child, union, kind ?? 'birth');
+      const links = own(maker.parentage, child);
+      const at = links?.findIndex((link) => link.union === union.id) ?? -1;
+      if (!links || at < 0) continue;
+      order.push(union.id);
+      taken.whole(one, 'pointer');
+      if (kind) taken.whole(told!);
+      const apart = firstOf(one, oneParentTag);
+      const parent = apart && this.ids.get(pointed(apart.value) ?? '');
+      const way = apart && firstOf(apart, 'PEDI');
+      const otherwise = way && own(kindsOfParentage, way.value.trim().toLowerCase());
+      const isTaken = parent !== undefined && otherwise && otherwise !== 'household';
+      if (isTaken) for (const used of [apart, way]) taken.whole(used!);
+      if (kind || isTaken)
+        links[at] = {
+          union: union.id,
+          kind: kind ?? 'birth',
+          ...(isTaken && { otherwise: { parent, kind: otherwise } }),
+        };
+    }
+    // In the order in which the child tells them, then those that only the families tell.
+    const rank = ({ union }: Parentage): number => (order.includes(union) ? order.indexOf(union) : order.length);
+    own(maker.parentage, child)?.sort((a, b) => rank(a) - rank(b));
+  }
+
+  private lost(node: GedcomNode, what: string): void {
+    this.told('gedcom-pointer', node.line, `Line ${node.line}: ${what} is in no record of the file.`);
+  }
 }
 
-/** What of an event is not understood here, under a tag of its own level, so that it goes back into its place. */
-function details(node: GedcomNode | undefined, understood: readonly string[], tag: string): GedcomNode[] {
-  if (!node) return [];
-  const children = node.children.filter((one) => !understood.includes(one.tag));
-  const bare = understood.every((one) => valueOf(node, one) === '');
-  return children.length > 0 || node.value !== '' || (bare && tag !== 'BIRT') ? [{ ...node, tag, children }] : [];
-}
+const sexes: Readonly<Record<string, Person['sex']>> = { F: 'female', M: 'male', X: 'other' };
 
-const kept = (nodes: readonly GedcomNode[]): string =>
-  nodes
-    .map((node) => rawText(node, 1))
-    .join('\n')
-    .slice(0, 100_000);
+const isPartner = ({ tag }: GedcomNode): boolean => tag === 'HUSB' || tag === 'WIFE';

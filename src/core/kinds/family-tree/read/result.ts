@@ -39,11 +39,13 @@ export class FamilyMaker {
     return union;
   }
 
-  child(id: string, union: Union, kind: Parentage['kind'] = 'birth', otherwise?: Parentage['otherwise']): void {
-    if (union.partners.includes(id)) return;
+  /** Whether it is told so now: not of the partners themselves, nor of more partnerships than a child may belong to, nor twice. */
+  child(id: string, union: Union, kind: Parentage['kind'] = 'birth', otherwise?: Parentage['otherwise']): boolean {
+    if (union.partners.includes(id)) return false;
     const links = own(this.parentage, id) ?? [];
     this.parentage[id] = links;
-    if (links.length < 8 && !links.some((one) => one.union === union.id))
-      links.push({ union: union.id, kind, ...(otherwise && { otherwise }) });
+    if (links.length >= 8 || links.some((one) => one.union === union.id)) return false;
+    links.push({ union: union.id, kind, ...(otherwise && { otherwise }) });
+    return true;
   }
 }
