@@ -75,6 +75,40 @@ const graphs: fc.Arbitrary<Made> = fc
     };
   });
 
+/** Graphs in DOT with words wherever the language has room for them: labels, defaults, groups, remarks, and what stands around. */
+const dots: fc.Arbitrary<Made> = fc.array(fc.nat({ max: 1_000_000 }), { minLength: 60, maxLength: 60 }).map((draws) => {
+  const all = words(300);
+  const used: string[] = [];
+  let at = 0;
+  const next = (n: number): number => draws[at++ % draws.length]! % n;
+  const word = (): string => {
+    used.push(all[used.length]!);
+    return next(2) > 0 ? `"${used.at(-1)!}"` : used.at(-1)!;
+  };
+  const attributes = (names: readonly string[]): string => {
+    const told = names.filter(() => next(3) === 0).map((name) => `${name}=${word()}`);
+    return told.length > 0 ? ` [${told.join(next(2) > 0 ? ', ' : '][')}]` : '';
+  };
+  const ofAll = ['label', 'xlabel', 'tooltip', 'comment', 'URL'];
+  const node = (): string => `n${next(6)}`;
+  const statements = (depth: number): string[] =>
+    Array.from({ length: 1 + next(5) }, () => {
+      const what = next(8);
+      if (what === 0) return `node${attributes(ofAll)}`.replace(/^node$/, 'node [shape=box]');
+      if (what === 1) return `edge${attributes(ofAll)}`.replace(/^edge$/, 'edge [color=red]');
+      if (what === 2 && depth < 3) return `subgraph c${next(9)} { ${statements(depth + 1).join('; ')} }`;
+      if (what === 3) return `label=${word()}`;
+      if (what === 4) return `graph${attributes(['label', 'tooltip'])}`.replace(/^graph$/, 'graph [rankdir=LR]');
+      if (what === 5) return `${node()} -> ${node()} -> { ${node()} ${node()} }${attributes([...ofAll, 'headlabel'])}`;
+      return `${node()}${attributes(ofAll)}`;
+    });
+  const graph = (): string => `digraph ${next(2) > 0 ? word() : ''} { n0; ${statements(0).join(';\n')} }`;
+  const text = [graph(), ...(next(3) === 0 ? [graph()] : []), ...(next(3) === 0 ? [word()] : [])].join('\n');
+  // A default that nothing takes up says nothing of the graph.
+  const taken = used.filter((one) => !new RegExp(`(?:node|edge) [^\\n;{}]*${one}`).test(text));
+  return { text, words: taken };
+});
+
 describe.each(kinds.map((kind) => [kind.id, kind] as const))('no word of a list is lost, read as %s', (_, kind) => {
   const expectAll = ({ text, words: all }: Made): void => {
     const read = kind.read(tokensOf(text));
@@ -91,5 +125,9 @@ describe.each(kinds.map((kind) => [kind.id, kind] as const))('no word of a list 
   if (kind.id === 'concept-map')
     it('of GraphML: descriptions, further data and further labels of nodes and edges', () => {
       fc.assert(fc.property(graphs, expectAll), { numRuns: 300 });
+    });
+  if (kind.id === 'concept-map')
+    it('of DOT: labels of all sorts, of groups and of the whole, defaults, remarks, what stands around', () => {
+      fc.assert(fc.property(dots, expectAll), { numRuns: 1500 });
     });
 });

@@ -108,7 +108,7 @@ export const conceptMap: Kind<MapTypes> = {
       },
     };
   },
-  titleIn: (read) => titleAbove(read) || capital(read.question),
+  titleIn: (read) => titleAbove(read) || capital(read.question) || (read.graph ?? ''),
   reported: (read) => ({ focusQuestion: read.question, focus: read.focus }),
   csv: mapCsv,
   text: mapText,

@@ -19,6 +19,8 @@ export interface MapReading extends Reading {
     'none' | 'arrows' | 'sentences' | 'propositions' | 'phrase-outline' | 'indent' | 'graphml' | 'dot' | 'flat';
   /** The focus question; empty where the list has none. */
   readonly question: string;
+  /** The name of a graph that was read; left out or empty where it has none. */
+  readonly graph?: string;
   /** The id of the idea that the list names for its focus; null where it names none. */
   readonly focus: string | null;
 }
@@ -45,6 +47,7 @@ export class MapMaker {
   readonly questions: Question[] = [];
   readonly findings: Finding[] = [];
   question = '';
+  graph = '';
   focus: string | null = null;
   private readonly byName = new Map<string, string>();
   private readonly at = new Map<string, number>();
@@ -162,6 +165,7 @@ export class MapMaker {
       findings: this.findings,
       question: this.question,
       focus: this.focus,
+      ...(this.graph && { graph: this.graph }),
       ...rest,
       structure,
     });
