@@ -297,9 +297,15 @@ class DotReader {
         this.nodes.set(node!, { ...known, attributes: all, label: wordsOf(all).label ?? known.label });
       }
     }
-    for (let i = 1; i < ends.length; i++)
-      for (const from of ends[i - 1]!)
-        for (const to of ends[i]!) this.edges.push({ from, to, attributes: { ...scope.edge, ...attributes }, line });
+    const told = { ...scope.edge, ...attributes };
+    for (let i = 1; i < ends.length; i++) {
+      // Groups of nodes are linked each with each.
+      if (this.edges.length + ends[i - 1]!.length * ends[i]!.length > limits.entries) {
+        this.problem(line, `more than ${limits.entries.toLocaleString('en')} edges are told`);
+        continue;
+      }
+      for (const from of ends[i - 1]!) for (const to of ends[i]!) this.edges.push({ from, to, attributes: told, line });
+    }
     return named;
   }
 
