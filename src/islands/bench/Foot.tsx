@@ -25,10 +25,14 @@ function Findings() {
   const { store } = useParts();
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
   const go = (one: Finding) => one.entries[0] && store.getState().select(one.entries[0]);
-  if (findings.length === 0) return <span className="text-muted">Nothing to look at</span>;
+  if (findings.length === 0) return <span className="whitespace-nowrap text-muted">Nothing to look at</span>;
   return (
     <div className="relative">
-      <button className="plain font-semibold text-brass" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <button
+        className="plain font-semibold whitespace-nowrap text-brass"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         <span aria-hidden="true">◆</span> {findings.length} to look at
       </button>
       {open && (
@@ -97,7 +101,8 @@ function Path() {
   const { store } = useParts();
   if (selection.length > 1) return <span className="truncate font-semibold">{selection.length} selected</span>;
   if (other) return <span className="truncate font-semibold">{other}</span>;
-  if (selected === null || !own(entries, selected)) return <span className="text-muted">Nothing selected</span>;
+  if (selected === null || !own(entries, selected))
+    return <span className="truncate text-muted">Nothing selected</span>;
   const path = pathTo(entries, selected);
   const shown = path.slice(-4);
   return (
@@ -108,7 +113,7 @@ function Path() {
       {path.length > shown.length && <span>… ›&nbsp;</span>}
       {shown.map((id, i) => (
         <span key={id} className={i === shown.length - 1 ? 'font-semibold' : ''}>
-          <button className="hover:underline" onClick={() => store.getState().select(id)}>
+          <button className="min-h-6 hover:underline" onClick={() => store.getState().select(id)}>
             {own(entries, id)!.name || 'No name yet'}
           </button>
           {i < shown.length - 1 && <span>&nbsp;›&nbsp;</span>}

@@ -68,7 +68,10 @@ export function Head() {
       <button className="plain" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" aria-disabled={!canRedo} onClick={redo}>
         <Redo2 size={18} aria-hidden="true" />
       </button>
-      <button className="button hidden sm:inline-flex" onClick={() => set({ step: 'hand-out' })}>
+      <button
+        className="button hidden shrink-0 whitespace-nowrap sm:inline-flex"
+        onClick={() => set({ step: 'hand-out' })}
+      >
         Hand out
       </button>
     </header>

@@ -33,7 +33,18 @@ export function SidePanel({ alone }: { alone: boolean }) {
   const [width, setWidth] = useState(widths.usual);
   const held = useRef<{ from: number; width: number } | null>(null);
   const resize = (next: number) => setWidth(Math.min(widths.most, Math.max(widths.least, next)));
-  const drag = (event: PointerEvent) => held.current && resize(held.current.width + event.clientX - held.current.from);
+  const dragged = {
+    onPointerDown(event: PointerEvent) {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      held.current = { from: event.clientX, width };
+    },
+    onPointerMove(event: PointerEvent) {
+      if (held.current) resize(held.current.width + event.clientX - held.current.from);
+    },
+    onPointerUp: () => (held.current = null),
+    onPointerCancel: () => (held.current = null),
+  };
+  const grip = 'cursor-col-resize touch-none hover:bg-mosswash';
   return (
     <div
       className={`relative flex min-h-0 flex-col border-hair ${alone ? 'min-w-0 flex-1 overflow-auto' : 'w-[var(--panel)] shrink-0 border-r'}`}
@@ -65,6 +76,7 @@ export function SidePanel({ alone }: { alone: boolean }) {
       >
         <Suspense fallback={<p className="px-4 text-muted">Counting …</p>}>{panels[step](parts)}</Suspense>
       </section>
+      {!alone && <div aria-hidden="true" className={`absolute inset-y-0 -right-1 z-10 w-2 ${grip}`} {...dragged} />}
       <div
         role="slider"
         tabIndex={0}
@@ -73,18 +85,15 @@ export function SidePanel({ alone }: { alone: boolean }) {
         aria-valuenow={width}
         aria-valuemin={widths.least}
         aria-valuemax={widths.most}
-        className={`absolute inset-y-0 -right-1 z-10 w-2 cursor-col-resize touch-none hover:bg-mosswash ${alone ? 'hidden' : 'block'}`}
+        className={`absolute top-1/2 -right-3 z-10 h-10 w-6 place-items-center ${grip} ${alone ? 'hidden' : 'grid'}`}
+        {...dragged}
         onKeyDown={(event) => {
           if (event.key === 'ArrowRight') resize(width + 16);
           if (event.key === 'ArrowLeft') resize(width - 16);
         }}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          held.current = { from: event.clientX, width };
-        }}
-        onPointerMove={drag}
-        onPointerUp={() => (held.current = null)}
-      />
+      >
+        <span aria-hidden="true" className="h-6 w-1 border-x border-edge bg-paper" />
+      </div>
     </div>
   );
 }

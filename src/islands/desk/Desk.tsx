@@ -115,7 +115,7 @@ function DeskPage({
         <Mark />
         <p className="font-serif text-lg font-semibold">Desk</p>
         <span className="ml-auto text-muted">{name}</span>
-        <button className="plain" onClick={() => setChanging(true)}>
+        <button className="plain" aria-label="Account and password" onClick={() => setChanging(true)}>
           Account
         </button>
         <button
@@ -157,7 +157,7 @@ function DeskPage({
         <div className="mt-10 mb-4 flex flex-wrap items-center gap-4 border-b border-hair pb-3">
           <h2 className="text-xl">Your diagrams</h2>
           {present.length > 1 && (
-            <div role="group" aria-label="Kinds" className="flex gap-1">
+            <div role="group" aria-label="Kinds" className="flex flex-wrap gap-1">
               {[{ id: null, name: 'All' }, ...present].map(({ id, name: label }) => (
                 <button
                   key={id}

@@ -27,7 +27,7 @@ export function StartHead({
         <span className="sr-only">Title of the diagram</span>
         <input
           className="w-full max-w-md border border-transparent bg-transparent px-1.5 py-0.5 font-serif text-lg font-semibold placeholder:text-ink hover:border-edge"
-          placeholder={told || 'A new diagram'}
+          placeholder={told || 'Untitled'}
           maxLength={200}
           value={title}
           onChange={(event) => onTitle(event.target.value)}

@@ -75,7 +75,7 @@ function Head({
         aria-valuemin={widths.least}
         aria-valuemax={widths.most}
         aria-valuenow={width ?? now()}
-        className="absolute inset-y-0 right-0 w-2 cursor-col-resize touch-none border-r border-hair hover:border-r-2 hover:border-moss"
+        className="absolute inset-y-0 right-0 w-6 cursor-col-resize touch-none border-r border-hair hover:border-r-2 hover:border-moss"
         onDoubleClick={() => onWidth(id, null)}
         onKeyDown={(event: KeyboardEvent) => {
           if (event.key === 'ArrowRight') set(now() + widths.step);

@@ -16,7 +16,7 @@ export function TierRail() {
   // Where the drawing is small the labels keep apart, each below (or after) the one before.
   const labels: number[] = [];
   for (const band of scene.tiers)
-    labels.push(Math.max(at(band.start), (labels.at(-1) ?? -Infinity) + (down ? 22 : 34)));
+    labels.push(Math.max(at(band.start), (labels.at(-1) ?? -Infinity) + (down ? 22 : 42)));
   return (
     <div
       aria-label="Tiers"
@@ -33,23 +33,26 @@ export function TierRail() {
           down={down}
         />
       ))}
-      {scene.tiers
-        .slice(1)
-        .map(
-          (band, i) =>
-            band.gap !== null &&
-            at(band.start) - at(scene.tiers[i]!.end) > 5 && (
-              <Grip
-                key={band.tier}
-                band={band}
-                at={(at(scene.tiers[i]!.end) + at(band.start)) / 2}
-                down={down}
-                scale={k * drawing.scale}
-              />
-            ),
-        )}
+      {gripsOf(scene.tiers, at).map(({ band, at: middle }) => (
+        <Grip key={band.tier} band={band} at={middle} down={down} scale={k * drawing.scale} />
+      ))}
     </div>
   );
+}
+
+/** Room of a grip along the rail, CSS px. */
+const gripRoom = 24;
+
+/** Where the gaps between tiers are held: in the middle of each that can be seen, as far as there is room for one grip beside the other. */
+function gripsOf(tiers: readonly TierBand[], at: (along: number) => number): { band: TierBand; at: number }[] {
+  const grips: { band: TierBand; at: number }[] = [];
+  tiers.slice(1).forEach((band, i) => {
+    const [end, start] = [at(tiers[i]!.end), at(band.start)];
+    const middle = (end + start) / 2;
+    const isFree = middle - (grips.at(-1)?.at ?? -Infinity) >= gripRoom;
+    if (band.gap !== null && start - end > 5 && isFree) grips.push({ band, at: middle });
+  });
+  return grips;
 }
 
 function Band({
@@ -79,7 +82,7 @@ function Band({
   const name = band.name ?? `Tier ${band.tier}`;
   return (
     <button
-      className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-0 left-0 pl-2' : 'top-0 bottom-0 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
+      className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-6 left-0 pl-2' : 'top-0 bottom-6 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
       style={down ? { top: start, height: size } : { left: start, width: size }}
       aria-label={`Tier ${band.tier}${band.name ? `, ${band.name}` : ''}, ${band.count} ${band.count === 1 ? 'entry' : 'entries'}: style it`}
       title={name}
@@ -141,8 +144,8 @@ function Grip({ band, at, down, scale }: { band: TierBand; at: number; down: boo
       aria-valuemax={600}
       aria-orientation={down ? 'vertical' : 'horizontal'}
       title={`Gap above tier ${band.tier}: ${Math.round(gap)} px`}
-      className={`absolute z-10 grid place-items-center ${down ? 'left-6 h-3 w-10 cursor-row-resize' : 'top-3 h-6 w-3 cursor-col-resize'} touch-none`}
-      style={down ? { top: at - 6 } : { left: at - 6 }}
+      className={`absolute z-10 grid place-items-center ${down ? 'right-0 cursor-row-resize' : 'bottom-0 cursor-col-resize'} h-6 w-6 touch-none`}
+      style={down ? { top: at - gripRoom / 2 } : { left: at - gripRoom / 2 }}
       onKeyDown={key}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -152,7 +155,7 @@ function Grip({ band, at, down, scale }: { band: TierBand; at: number; down: boo
       onPointerUp={() => (held.current = null)}
       onPointerCancel={() => (held.current = null)}
     >
-      <span className={`block border-edge ${down ? 'h-1 w-5 border-y' : 'h-5 w-1 border-x'}`} />
+      <span className={`block border-edge ${down ? 'h-1 w-4 border-y' : 'h-4 w-1 border-x'}`} />
     </div>
   );
 }

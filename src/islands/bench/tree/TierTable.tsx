@@ -60,7 +60,7 @@ export function TierTable() {
                       className="cell-input px-1 py-1"
                       inputMode="numeric"
                       aria-label={`Room before tier ${tier}, px`}
-                      placeholder="as it comes"
+                      placeholder="by rule"
                       value={gap ?? ''}
                       onChange={(event) => set(tier, { gap: asNumber(event.target.value, 600) })}
                     />
@@ -71,7 +71,7 @@ export function TierTable() {
                     className="cell-input px-1 py-1"
                     inputMode="numeric"
                     aria-label={`Least width of tier ${tier}, px`}
-                    placeholder="as it comes"
+                    placeholder="by rule"
                     value={width ?? ''}
                     onChange={(event) => set(tier, { width: asNumber(event.target.value, 800) })}
                   />

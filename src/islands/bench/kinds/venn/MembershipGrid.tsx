@@ -190,7 +190,7 @@ const Row = memo(function Row(props: RowProps) {
             type="checkbox"
             form={rowForm(entry.id)}
             aria-label={`${name} in ${set.name}`}
-            className="h-4 w-4 accent-moss"
+            className="h-4 w-4 accent-moss max-md:h-6 max-md:w-6"
             data-column={1 + details + i}
             checked={members.includes(set.id)}
             onChange={() => {
