@@ -1,7 +1,8 @@
 /**
  * Measures the finished server over HTTP, on a cluster and a port of its own: npm run bench:server.
  *   fifty editors on one diagram; a Desk of 200 diagrams of 500 entries; making a diagram of 1,000; files handed out;
- *   how long others wait while 20,000 people are handed out. Prints figures; asserts nothing.
+ *   how long others wait while 20,000 people are handed out, and while one account opens as many streams as it can. Prints figures; asserts nothing.
+ *   One of them alone: FLOOD=yes for the streams.
  */
 import { createHash, randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
@@ -48,6 +49,12 @@ class Session {
     const email = `${randomUUID()}@brackwater.example`;
     await session.ask('/api/accounts', 'POST', { email, name: 'Bench', password: 'tide-table-1' });
     return session;
+  }
+  /** Opens a stream of what happens to diagrams; ends when `until` does. */
+  async listen(watched: string, until: AbortSignal): Promise<number> {
+    const answer = await fetch(`${origin}/api/feed?at=${watched}`, { headers: { cookie: this.cookie }, signal: until });
+    void answer.body?.pipeTo(new WritableStream(), { signal: until }).catch(() => undefined);
+    return answer.status;
   }
   async diagram(diagram: Diagram): Promise<{ id: string; ms: number }> {
     const id = randomUUID();
@@ -131,6 +138,37 @@ async function othersWait(): Promise<void> {
   );
 }
 
+/** What others wait for while one account has streams opened, closed and opened again, each with sixty windows on one diagram. */
+async function flood(): Promise<void> {
+  const session = await Session.made();
+  const { id } = await session.diagram(people(46));
+  const other = await Session.made();
+  await other.ask('/api/diagrams');
+  const watched = Array.from({ length: 60 }, (_, i) => `${id}~w${i}`).join(',');
+  const times: number[] = [];
+  const answers = new Map<number, number>();
+  const until = performance.now() + 10_000;
+  const turn = async (): Promise<void> => {
+    while (performance.now() < until) {
+      const ended = new AbortController();
+      const all = await Promise.all(Array.from({ length: 6 }, () => session.listen(watched, ended.signal)));
+      for (const status of all) answers.set(status, (answers.get(status) ?? 0) + 1);
+      await wait(300);
+      ended.abort();
+    }
+  };
+  const streams = Promise.all([turn(), turn(), turn(), turn()]);
+  while (performance.now() < until) {
+    times.push((await other.ask('/api/diagrams')).ms);
+    await wait(20);
+  }
+  await streams;
+  const told = [...answers].map(([status, count]) => `${count} × ${status}`).join(', ');
+  console.log(
+    `Streams of sixty windows each, opened by one account (${told}); meanwhile another's Desk in ${spread(times)}, at most ${Math.max(...times).toFixed(0)} ms`,
+  );
+}
+
 async function desk(): Promise<void> {
   const session = await Session.made();
   for (let i = 0; i < 200; i++) await session.diagram(people(500));
@@ -149,12 +187,15 @@ async function desk(): Promise<void> {
 
 try {
   console.log('The server over HTTP\n');
-  await making();
-  await handingOut();
-  await fiftyEditors(500);
-  await fiftyEditors(5000);
-  await desk();
-  await othersWait();
+  if (process.env.FLOOD === undefined) {
+    await making();
+    await handingOut();
+    await fiftyEditors(500);
+    await fiftyEditors(5000);
+    await desk();
+    await othersWait();
+  }
+  await flood();
 } finally {
   await server.kill('SIGTERM');
   await pool.end();

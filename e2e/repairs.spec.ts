@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
+import { Server } from './server';
 import { box, crew, expect, kept, makeChart, nameCell, step, test, refusedRequests } from './fixtures';
 
 // Servers that die and requests that are refused are what is tested here.
@@ -280,4 +281,91 @@ test('at the doors: odd addresses, hosts, methods and bodies get words, never a 
   await page.reload();
   await expect(page.getByText(/^All kept/)).toBeVisible();
   await expect(page.getByText(/Also here/)).toHaveCount(0);
+});
+
+test('behind a balancer that speaks HTTPS, cookies go over HTTPS alone and browsers are told so; nobody else may say that', async () => {
+  const behind = await Server.start({ DENDROTAX_PROXY: 'yes', DENDROTAX_HOSTS: 'dendrotax.example' });
+  const plain = await Server.start();
+  try {
+    const made = async (server: Server, headers: Record<string, string>) => {
+      const account = { name: 'Pia Thorne', email: `${randomUUID()}@brackwater.example`, password: 'tide-table-1' };
+      const answer = await server.raw('/api/accounts', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', ...headers },
+        body: JSON.stringify(account),
+      });
+      const [cookie = ''] = answer.headers['set-cookie'] ?? [];
+      return { status: answer.status, cookie, hsts: answer.headers['strict-transport-security'] };
+    };
+    const https = { host: 'dendrotax.example', origin: 'https://dendrotax.example' };
+    const told = await made(behind, { ...https, 'x-forwarded-proto': 'https', 'x-forwarded-for': '203.0.113.7' });
+    expect(told.status).toBeLessThan(300);
+    expect(told.cookie).toMatch(/; Secure/i);
+    expect(told.hsts).toMatch(/max-age=\d{7,}/);
+    const unasked = await made(plain, {
+      host: `127.0.0.1:${plain.port}`,
+      origin: plain.address,
+      'x-forwarded-proto': 'https',
+      'x-dendrotax-secure': 'yes',
+    });
+    expect(unasked.status).toBeLessThan(300);
+    expect(unasked.cookie).not.toMatch(/; Secure/i);
+    expect(unasked.hsts).toBeUndefined();
+  } finally {
+    await behind.kill('SIGTERM');
+    await plain.kill('SIGTERM');
+  }
+});
+
+test.describe('two accounts in one browser', () => {
+  test.use({ allowed: refusedRequests });
+  test('what one has not sent waits for them, is never sent as the other, and is sent when they are back', async ({
+    desk: page,
+    context,
+  }) => {
+    const email = `${randomUUID()}@brackwater.example`;
+    const mine = `${randomUUID()}@brackwater.example`;
+    const signIn = async (of: typeof page, address: string, isNew: boolean) => {
+      await of.goto('/sign-in');
+      if (isNew) {
+        await of.getByRole('button', { name: 'I am new here: make an account' }).press('Enter');
+        await of.getByLabel('Your name').fill('Bo Lin');
+      }
+      await of.getByLabel('Mail address').fill(address);
+      await of.getByLabel('Password').fill('tide-table-1');
+      await of.getByRole('button', { name: isNew ? 'Make the account' : 'Sign in', exact: true }).click();
+      await expect(of.getByText('What is on your list?')).toBeVisible();
+    };
+    await page.getByRole('button', { name: /Sign out/ }).click();
+    await expect(page).toHaveURL(/sign-in|\/$/);
+    await signIn(page, mine, true);
+    await makeChart(page, crew, 4);
+    const address = page.url();
+    await kept(page);
+    // The way to the server is shut for this window alone.
+    await page.route('**/edits**', (route) => route.abort());
+    await nameCell(page, 2).fill('Ivo Marangoni-Sand');
+    await expect(page.getByText('No connection: what you do is kept here and sent later')).toBeVisible();
+    // In another tab somebody else signs in.
+    const other = await context.newPage();
+    await other.request.delete('/api/session', { headers: { origin: new URL(address).origin } });
+    await signIn(other, email, true);
+    await page.unroute('**/edits**');
+    await nameCell(page, 4).fill('Pernille Ö');
+    await expect(page.getByText(/sign in/i).first()).toBeVisible();
+    // It has reached nobody, and is told to nobody else.
+    await other.goto('/');
+    await expect(other.getByText(/wait on this machine/)).toHaveCount(0);
+    await other.request.delete('/api/session', { headers: { origin: new URL(address).origin } });
+    // Back on the first account the Desk tells of it, and the diagram sends it.
+    await signIn(other, mine, false);
+    await other.goto('/');
+    await expect(other.getByText(/wait on this machine/)).toBeVisible();
+    await page.close();
+    await other.goto(address);
+    await kept(other);
+    await other.reload();
+    await expect(nameCell(other, 2)).toHaveValue('Ivo Marangoni-Sand');
+    await expect(nameCell(other, 4)).toHaveValue('Pernille Ö');
+  });
 });

@@ -19,10 +19,14 @@ function freePort(): Promise<number> {
 /** The built application, as bin/start runs it, on a port of its own that it keeps when it is started again. */
 export class Server {
   private child: ChildProcess | null = null;
-  private constructor(readonly port: number) {}
+  private constructor(
+    readonly port: number,
+    private readonly settings: Readonly<Record<string, string>>,
+  ) {}
 
-  static async start(): Promise<Server> {
-    const server = new Server(await freePort());
+  /** `settings`: further variables of the environment. */
+  static async start(settings: Readonly<Record<string, string>> = {}): Promise<Server> {
+    const server = new Server(await freePort(), settings);
     await server.run();
     return server;
   }
@@ -56,6 +60,7 @@ export class Server {
       PORT: String(this.port),
       NODE_ENV: 'production',
       DENDROTAX_ACCOUNTS_AN_HOUR: '100000',
+      ...this.settings,
     };
     this.child = spawn('node', ['scripts/server.mjs', '.test/dist'], {
       cwd: root,

@@ -65,7 +65,7 @@ const server = createServer((request, response) => {
   // Only a balancer of ours may say where a request comes from; its own entry is the last one.
   const source = behindProxy ? list(String(request.headers['x-forwarded-for'] ?? '')).at(-1) : undefined;
   const secure = behindProxy && list(String(request.headers['x-forwarded-proto'] ?? '')).at(-1) === 'https';
-  const plain = Object.entries(request.headers).filter(([name]) => !/^x-(forwarded|dendrotax)/.test(name));
+  const plain = Object.entries(request.headers).filter(([name]) => !/^(x-forwarded-.*|x-dendrotax-secure)$/.test(name));
   request.headers = {
     ...Object.fromEntries(plain),
     ...(source && { 'x-forwarded-for': source }),
