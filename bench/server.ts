@@ -144,6 +144,8 @@ async function flood(): Promise<void> {
   const { id } = await session.diagram(people(46));
   const other = await Session.made();
   await other.ask('/api/diagrams');
+  // What is drawn of a new diagram is no part of it.
+  await wait(4000);
   const watched = Array.from({ length: 60 }, (_, i) => `${id}~w${i}`).join(',');
   const times: number[] = [];
   const answers = new Map<number, number>();
