@@ -1,6 +1,13 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
+  // TIMES=20: as many generated inputs many times over.
+  ...(process.env.TIMES && {
+    resolve: {
+      alias: [{ find: /^fast-check$/, replacement: fileURLToPath(new URL('scripts/many-inputs.ts', import.meta.url)) }],
+    },
+  }),
   test: {
     include: ['src/**/*.test.ts', 'bin/**/*.test.ts', 'scripts/**/*.test.ts'],
     setupFiles: ['scripts/test-seed.ts'],

@@ -15,6 +15,7 @@ interface Package {
   readonly version?: string;
   readonly license?: string | { readonly type?: string };
   readonly dependencies?: Readonly<Record<string, string>>;
+  readonly optionalDependencies?: Readonly<Record<string, string>>;
 }
 
 const readPackage = (folder: string): Package =>
@@ -37,8 +38,8 @@ export function licencesOf(root: string): Licence[] {
   for (let folder = waiting.pop(); folder !== undefined; folder = waiting.pop()) {
     if (seen.has(folder)) continue;
     seen.add(folder);
-    const { name = '', version = '', license, dependencies = {} } = readPackage(folder);
-    for (const needed of Object.keys(dependencies)) {
+    const { name = '', version = '', license, dependencies = {}, optionalDependencies = {} } = readPackage(folder);
+    for (const needed of Object.keys({ ...dependencies, ...optionalDependencies })) {
       const where = folderOf(needed, folder);
       if (where) waiting.push(where);
     }

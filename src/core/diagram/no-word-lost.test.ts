@@ -109,6 +109,61 @@ const dots: fc.Arbitrary<Made> = fc.array(fc.nat({ max: 1_000_000 }), { minLengt
   return { text, words: taken };
 });
 
+/** Lines of the forms that lists have, indented in all ways, with a sign put in, taken out or doubled here and there. */
+const outlines: fc.Arbitrary<Made> = fc
+  .record({
+    lines: fc.array(fc.tuple(fc.nat({ max: 15 }), fc.nat({ max: 4 }), fc.nat({ max: 7 })), {
+      minLength: 2,
+      maxLength: 9,
+    }),
+    by: fc.constantFrom('  ', '\t', '    ', '- ', '. '),
+    slips: fc.array(
+      fc.tuple(
+        fc.nat(),
+        fc.constantFrom('', ':', ',', ';', '-', '>', '(', ')', '"', '+', '&', '\t', '/', '|', '=', '*'),
+      ),
+      {
+        maxLength: 4,
+      },
+    ),
+  })
+  .map(({ lines, by, slips }) => {
+    const all = words(60);
+    let next = 0;
+    const w = (): string => all[next++]!;
+    const forms = [
+      () => w(),
+      () => `${w()} ${w()}`,
+      () => `${w()}, ${w()}`,
+      () => `${w()}: ${w()}, ${w()}`,
+      () => `${w()} - ${w()}`,
+      () => `${w()} (${w()})`,
+      () => `${w()} -> ${w()}`,
+      () => `${w()} --${w()}--> ${w()}`,
+      () => `+ ${w()} (1850-1900)`,
+      () => `${w()} & ${w()}`,
+      () => `Yes: ${w()}`,
+      () => `${w()}? 30% ${w()}`,
+      () => `${w()} = ${w()}`,
+      () => `1.2 ${w()} ${w()}`,
+      () => `* ${w()} | ${w()}`,
+      () => `"${w()}, ${w()}"`,
+    ];
+    let text = lines
+      .map(
+        ([form, depth, end]) =>
+          `${by === '- ' ? '  '.repeat(depth) + by : by.repeat(depth)}${forms[form]!()}${['', '', '', '', ':', '.', ' ', ';'][end]!}`,
+      )
+      .join('\n');
+    for (const [place, sign] of slips) {
+      const at = place % text.length;
+      // A sign within a word would make two of it.
+      if (/[0-9A-Za-z]/.test(text[at]!)) continue;
+      text = text.slice(0, at) + sign + text.slice(place % 2 ? at : at + 1);
+    }
+    return { text, words: all.slice(0, next).filter((word) => text.includes(word)) };
+  });
+
 describe.each(kinds.map((kind) => [kind.id, kind] as const))('no word of a list is lost, read as %s', (_, kind) => {
   const expectAll = ({ text, words: all }: Made): void => {
     const read = kind.read(tokensOf(text));
@@ -121,6 +176,9 @@ describe.each(kinds.map((kind) => [kind.id, kind] as const))('no word of a list 
   });
   it('of a table with a column a level, whichever cells are empty', () => {
     fc.assert(fc.property(levels, expectAll), { numRuns: 500 });
+  });
+  it('of lines of all forms, with slips of the pen', () => {
+    fc.assert(fc.property(outlines, expectAll), { numRuns: 1000 });
   });
   if (kind.id === 'concept-map')
     it('of GraphML: descriptions, further data and further labels of nodes and edges', () => {

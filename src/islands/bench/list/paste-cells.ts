@@ -4,13 +4,36 @@ import { own } from '../../../core/model';
 import { addition } from '../edit-actions';
 import type { BenchStore } from '../store';
 
-/** Cells as they are copied from a table: parted by tabs, one row a line. */
-const rowsOf = (text: string): string[][] =>
-  text
-    .replace(/\r\n?/g, '\n')
-    .replace(/\n$/, '')
-    .split('\n')
-    .map((line) => line.split('\t').map((cell) => cell.trim()));
+/** Cells as they are copied from a table: parted by tabs, one row a line; one in quotes may hold line ends, which become blanks. O(characters). */
+export function rowsOf(text: string): string[][] {
+  const plain = text.replace(/\r\n?/g, '\n').replace(/\n$/, '');
+  const rows: string[][] = [[]];
+  for (let at = 0; at <= plain.length;) {
+    const quoted = plain[at] === '"' ? endOfQuotes(plain, at) : null;
+    const end = quoted ?? endOfCell(plain, at);
+    const cell = quoted === null ? plain.slice(at, end) : plain.slice(at + 1, end - 1).replaceAll('""', '"');
+    rows.at(-1)!.push(cell.replaceAll('\n', ' ').trim());
+    if (plain[end] === '\n') rows.push([]);
+    at = end + 1;
+  }
+  return rows;
+}
+
+function endOfCell(text: string, from: number): number {
+  let end = from;
+  while (end < text.length && text[end] !== '\t' && text[end] !== '\n') end++;
+  return end;
+}
+
+/** Where a cell in quotes ends, after its closing sign; null where the quotes do not go around a whole cell. */
+function endOfQuotes(text: string, from: number): number | null {
+  for (let at = from + 1; at < text.length; at++) {
+    if (text[at] !== '"') continue;
+    if (text[at + 1] === '"') at++;
+    else return at + 1 === text.length || text[at + 1] === '\t' || text[at + 1] === '\n' ? at + 1 : null;
+  }
+  return null;
+}
 
 /**
  * Cells pasted on a cell of the list fill it and those below and to the right of it; lines are only added below the last. On names that is done where

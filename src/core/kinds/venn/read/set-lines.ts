@@ -15,8 +15,10 @@ function pairOf(line: string): { left: string; right: string } | null {
   const from = inQuotes?.end ?? 0;
   const cut = /[:→]|\s[–—]\s/.exec(text.slice(from));
   if (!cut) return null;
-  const left = inQuotes ? inQuotes.text : text.slice(0, cut.index).trim();
-  if (left === '' && !inQuotes) return null;
+  // Quotes are taken off where they go around all of it.
+  const isQuoted = inQuotes && text.slice(from, from + cut.index).trim() === '';
+  const left = isQuoted ? inQuotes.text : text.slice(0, from + cut.index).trim();
+  if (left === '' && !isQuoted) return null;
   return { left, right: text.slice(from + cut.index + cut[0].length).trim() };
 }
 
