@@ -29,7 +29,7 @@ export function TierRail() {
           band={band}
           start={labels[i]!}
           end={at(band.end)}
-          room={scene.tiers[i + 1] ? labels[i + 1]! - 14 : Infinity}
+          room={scene.tiers[i + 1] ? labels[i + 1]! - 2 : Infinity}
           down={down}
         />
       ))}
@@ -73,7 +73,7 @@ function Band({
   const step = useBench((state) => state.step);
   const chosen = step === 'style' && scope.kind === 'tier' && scope.tier === band.tier;
   // A low band reaches into the gap behind it as far as its name needs.
-  const size = Math.max(18, end - start, Math.min(down ? 38 : 70, room - start));
+  const size = Math.max(18, end - start, Math.min(down ? 52 : 70, room - start));
   const light = () => {
     const { structure } = store.getState();
     store.getState().set({ lit: new Set(idsOfTier(structure, band.tier)) });
@@ -101,7 +101,7 @@ function Band({
         </span>
         {size > 34 && (
           <span
-            className={`block pr-1 text-[12px] leading-tight text-muted ${down && size > 52 ? 'line-clamp-2' : 'truncate'}`}
+            className={`block text-[12px] leading-tight text-muted ${down && size >= 50 ? 'line-clamp-2' : 'truncate'}`}
           >
             {name}
           </span>
