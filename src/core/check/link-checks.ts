@@ -1,8 +1,19 @@
-import { extentOfLines, grown, lineRunsThrough, overlap, Places, type Extent, type Polyline } from '../arrange/graph';
 import type { Listing } from '../hierarchy';
 import { widthOfRuns } from '../measure';
 import { finding, own, type BoxStyle, type DiagramCommon, type Finding, type Link } from '../model';
-import { distanceToShape, flattenPath, type Scene, type SceneGroup } from '../scene';
+import {
+  distanceToShape,
+  extentOfLines,
+  flattenPath,
+  grown,
+  lineRunsThrough,
+  overlap,
+  Places,
+  type Extent,
+  type Polyline,
+  type Scene,
+  type SceneGroup,
+} from '../scene';
 import { nameOf } from './list-checks';
 
 export type LinkFinding = 'link-through-box' | 'words-covered' | 'words-astray' | 'marks-meet' | 'link-short';

@@ -28,3 +28,5 @@ export { placedBounds, surroundings } from './surroundings';
 export { beginningAtShape, distanceToShape, endingAtShape, standsBack } from './meet-shape';
 export { flattenPath, holds } from './outline-points';
 export { dashesOf, emptyBox, middleLine } from './empty-box';
+/** What those who look at a drawing measure it with. */
+export { extentOfLines, grown, lineRunsThrough, overlap, Places, type Extent, type Polyline } from '../arrange/graph';
