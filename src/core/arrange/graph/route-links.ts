@@ -59,7 +59,13 @@ interface Port {
 /** What lies along a line of the grid: stretches that are shut, and stretches where another line runs. */
 interface Course {
   readonly shut: [number, number][];
-  readonly crowded: { readonly from: number; readonly to: number; readonly at: number; readonly bundle: number }[];
+  crowded: {
+    readonly from: number;
+    readonly to: number;
+    readonly at: number;
+    readonly bundle: number;
+    readonly link: number;
+  }[];
 }
 
 /** Of a way along its own bundle only this share is counted. */
@@ -161,8 +167,8 @@ export class LinkRouter {
   /** Keeps a rectangle clear of what is routed from now on. */
   keepClear(area: Extent): void {
     this.kept.push(area);
-    this.upright.clear();
-    this.level.clear();
+    for (const [at, course] of this.upright) keepOff(course, 'upright', at, area);
+    for (const [at, course] of this.level) keepOff(course, 'level', at, area);
   }
 
   /** Puts a link on another way. */
@@ -178,8 +184,10 @@ export class LinkRouter {
   private release(k: number): void {
     if (this.ways[k] === undefined) return;
     this.legs = this.legs.filter(({ link }) => link !== k);
-    this.upright.clear();
-    this.level.clear();
+    for (const courses of [this.upright, this.level])
+      for (const course of courses.values())
+        if (course.crowded.some(({ link }) => link === k))
+          course.crowded = course.crowded.filter(({ link }) => link !== k);
     const { from, to } = this.links[k]!;
     for (const i of [from, to])
       this.docked.set(
@@ -347,10 +355,7 @@ export class LinkRouter {
       if (way === 'upright' && at > x - d && at < x + width + d) made.shut.push([y - d, y + height + d]);
       if (way === 'level' && at > y - d && at < y + height + d) made.shut.push([x - d, x + width + d]);
     }
-    for (const { x, y, width, height } of this.kept) {
-      if (way === 'upright' && at > x && at < x + width) made.shut.push([y, y + height]);
-      if (way === 'level' && at > y && at < y + height) made.shut.push([x, x + width]);
-    }
+    for (const area of this.kept) keepOff(made, way, at, area);
     for (const leg of this.legs) crowd(made, way, at, leg);
     courses.set(at, made);
     return made;
@@ -381,12 +386,18 @@ export class LinkRouter {
   }
 }
 
+/** Shuts what of a line of the grid runs through a rectangle. */
+function keepOff(course: Course, way: 'upright' | 'level', at: number, { x, y, width, height }: Extent): void {
+  if (way === 'upright' && at > x && at < x + width) course.shut.push([y, y + height]);
+  if (way === 'level' && at > y && at < y + height) course.shut.push([x, x + width]);
+}
+
 const noSize = { width: 0, height: 0 };
 const spotAt = ({ x, y }: Port): Extent => ({ x, y, ...noSize });
 
 function crowd(course: Course, way: 'upright' | 'level', at: number, leg: Taken): void {
   if (leg.upright === (way === 'upright') && Math.abs(leg.at - at) < laneGap - 0.01)
-    course.crowded.push({ from: leg.from - 1, to: leg.to + 1, at: leg.at, bundle: leg.bundle });
+    course.crowded.push({ from: leg.from - 1, to: leg.to + 1, at: leg.at, bundle: leg.bundle, link: leg.link });
 }
 
 const onEdge = ({ x, y, width, height }: Extent, point: { x: number; y: number }): boolean =>
