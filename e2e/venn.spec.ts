@@ -334,3 +334,23 @@ test('items with a role of our own stand in boxes of their own, which the legend
   await expect(page.getByLabel('Box', { exact: true })).toHaveCount(0);
   await axe(page);
 });
+
+test('how see-through sets are is told for all and for one, and handed back', async ({ desk: page }) => {
+  await makeVenn(page, list, 5);
+  for (const [name, colour] of [
+    ['mudflat', '#7a1022'],
+    ['saltmarsh', '#104a7a'],
+  ] as const)
+    await page.getByLabel(`Colour of the set ${name}`).fill(colour);
+  const filled = (colour: string) => page.getByTestId('stage').locator(`path[fill="${colour}"]`);
+  await expect(filled('#7a1022')).toHaveCount(1);
+  await step(page, 'Arrange');
+  await page.getByLabel('See-through of All sets, percent').fill('50');
+  await expect(filled('#7a1022')).toHaveCount(0);
+  await page.getByLabel('See-through of mudflat, percent').fill('0');
+  await expect(filled('#7a1022')).toHaveCount(1);
+  await expect(filled('#104a7a')).toHaveCount(0);
+  await page.getByLabel('See-through').getByRole('button', { name: 'Hand back' }).first().click();
+  await expect(filled('#104a7a')).toHaveCount(1);
+  await kept(page);
+});
