@@ -39,7 +39,7 @@ export function Stage() {
   return (
     <section
       aria-label="Drawing"
-      className={`relative grid min-h-0 min-w-0 flex-1 bg-ground ${direction === 'down' ? 'grid-cols-[136px_1fr]' : 'grid-rows-[72px_1fr]'}`}
+      className={`relative grid min-h-0 min-w-0 flex-1 bg-ground ${direction === 'down' ? 'grid-cols-[136px_1fr]' : 'grid-rows-[76px_1fr]'}`}
     >
       <TierRail />
       <div

@@ -101,7 +101,7 @@ function Band({
         </span>
         {size > 34 && (
           <span
-            className={`block text-[12px] leading-tight text-muted ${down && size >= 50 ? 'line-clamp-2' : 'truncate'}`}
+            className={`block text-[12px] leading-[13px] text-muted ${!down || size >= 46 ? 'line-clamp-2' : 'truncate'}`}
           >
             {name}
           </span>
