@@ -12,7 +12,7 @@ export default defineConfig({
     include: ['src/**/*.test.ts', 'bin/**/*.test.ts', 'scripts/**/*.test.ts'],
     setupFiles: ['scripts/test-seed.ts'],
     globalSetup: ['scripts/test-worker.ts'],
-    testTimeout: 300_000,
+    testTimeout: 300_000 * Number(process.env.TIMES ?? 1),
     hookTimeout: 300_000,
     maxWorkers: 2,
   },
