@@ -83,7 +83,7 @@ describe('what came in as GEDCOM leaves again', () => {
         const lines = (of: string) => of.replace(/@\w+@/g, '@').split('\n').sort();
         expect(lines(familyGedcom(again))).toEqual(lines(out));
       }),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     );
   });
   it('every word of a file in which lines were lost, cut, swapped or broken', () => {
@@ -103,7 +103,7 @@ describe('what came in as GEDCOM leaves again', () => {
         const text = lines.join('\n');
         expect(missing(text, familyGedcom(make(text)))).toEqual([]);
       }),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     );
   });
   it('the second of an event, what stands below dates and places, and who is the wife', () => {
