@@ -8,6 +8,7 @@ import {
   grown,
   lineRunsThrough,
   overlap,
+  placedBounds,
   Places,
   type Extent,
   type Polyline,
@@ -77,8 +78,8 @@ export function linkChecks(
     return link && group.selectable?.hit === 'line' ? [drawnLink(link, group)] : [];
   });
   if (links.length === 0) return [];
-  const drawn = groups.flatMap(({ stands, x, y, bounds }): DrawnBox[] =>
-    stands.for === 'entry' ? [{ ...bounds, x: x + bounds.x, y: y + bounds.y, id: stands.id }] : [],
+  const drawn = groups.flatMap((group): DrawnBox[] =>
+    group.stands.for === 'entry' ? [{ ...placedBounds(group), id: group.stands.id }] : [],
   );
   const boxes = new Places(drawn);
   const near = (area: Extent): DrawnBox[] => boxes.within(area) as DrawnBox[];
@@ -86,7 +87,7 @@ export function linkChecks(
     new Places(links.flatMap((of) => of[which].map((one): Part => ({ ...one, of }))));
   const [words, marks] = [parts('words'), parts('marks')];
   const other = (of: DrawnLink, area: Extent, among: Places): boolean =>
-    among.within(area).some((one) => (one as Part).of !== of && overlap(one, area));
+    among.within(area).some((one) => (one as Part).of !== of);
 
   const boxOf = new Map(drawn.map((box) => [box.id, box]));
   const styleOf = new Map(ids.map((id, i) => [id, styles[i]!]));

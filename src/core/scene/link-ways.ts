@@ -11,6 +11,7 @@ import {
   LinkRouter,
   Places,
   pointAt,
+  pushedOut,
   type Extent,
   type Polyline,
   type RouteEnds,
@@ -93,7 +94,8 @@ function bend(
   }
   const axis = bendAxis(plain);
   const [x, y] = movedMiddle(plain, bent);
-  const free = pushedOut({ x, y }, axis, Math.sign(style.bend), boxes);
+  const way = { axis, sign: Math.sign(style.bend), clear: beside, off: beside + 1 };
+  const free = pushedOut({ x, y }, { width: 0, height: 0 }, way, (area) => boxes.within(area)[0]);
   router.through(k, { ...free, along: axis === 'y' ? 'x' : 'y' });
 }
 
@@ -109,23 +111,6 @@ function movedMiddle(plain: Polyline, bent: Polyline): [number, number] {
     if (moved) return [(at[0] + at[2]) / 2, (at[1] + at[3]) / 2];
   }
   return pointAt(bent, 0.5);
-}
-
-/** A point moved along an axis until it is clear of all boxes. */
-function pushedOut(
-  at: { readonly x: number; readonly y: number },
-  axis: 'x' | 'y',
-  sign: number,
-  boxes: Places,
-): { readonly x: number; readonly y: number } {
-  let { x, y } = at;
-  for (let turn = 0; turn < 60; turn++) {
-    const [over] = boxes.within({ x: x - beside, y: y - beside, width: 2 * beside, height: 2 * beside });
-    if (!over) break;
-    if (axis === 'y') y = sign > 0 ? over.y + over.height + beside + 1 : over.y - beside - 1;
-    else x = sign > 0 ? over.x + over.width + beside + 1 : over.x - beside - 1;
-  }
-  return { x, y };
 }
 
 interface Setting {

@@ -1,4 +1,4 @@
-import { reversed, type Polyline } from '../arrange/graph';
+import { distanceTo, reversed, type Polyline } from '../arrange/graph';
 import { remember, type BoxStyle } from '../model';
 import { boxOutline } from './box-outline';
 import { flattenPath } from './outline-points';
@@ -86,13 +86,5 @@ export function distanceToShape([x, y]: readonly [number, number], box: Rect, st
         [width, height],
         [0, height],
       ];
-  let least = Infinity;
-  outline.forEach(([ax, ay], i) => {
-    const [bx, by] = outline[(i + 1) % outline.length]!;
-    const [dx, dy] = [bx - ax, by - ay];
-    const [px, py] = [x - box.x - ax, y - box.y - ay];
-    const share = Math.max(0, Math.min(1, (px * dx + py * dy) / (dx * dx + dy * dy || 1)));
-    least = Math.min(least, Math.hypot(px - share * dx, py - share * dy));
-  });
-  return least;
+  return distanceTo([...outline, outline[0]!].flat(), x - box.x, y - box.y);
 }

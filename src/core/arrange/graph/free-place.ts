@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import type { Extent } from './polyline';
+import { grown, overlap } from './segments';
 
 /** Rectangles that are looked up by place; more may be added. */
 export class Places {
@@ -17,12 +18,10 @@ export class Places {
   }
 
   /** Those that share more than an edge with a rectangle, in the order they came. O(log n + found + added). */
-  within({ x, y, width, height }: Extent): Extent[] {
-    const [right, bottom] = [x + width, y + height];
-    const isOver = (one: Extent): boolean =>
-      one.x < right && one.x + one.width > x && one.y < bottom && one.y + one.height > y;
-    const found = this.index?.search(x, y, right, bottom).sort((a, b) => a - b) ?? [];
-    return [...found.map((i) => this.all[i]!), ...this.added].filter(isOver);
+  within(area: Extent): Extent[] {
+    const { x, y, width, height } = area;
+    const found = this.index?.search(x, y, x + width, y + height).sort((a, b) => a - b) ?? [];
+    return [...found.map((i) => this.all[i]!), ...this.added].filter((one) => overlap(one, area));
   }
 }
 
@@ -51,4 +50,32 @@ export function freePlace(
     }
   }
   return null;
+}
+
+/** Turns of `pushedOut`; what is in the way of more than this stays. */
+const mostPushes = 60;
+
+/**
+ * The middle of a rectangle moved along an axis, up or down it, until it keeps `clear` of all that it meets; it ends `off` from the last of that.
+ * `meets`: something that lies in a rectangle.
+ */
+export function pushedOut(
+  at: { readonly x: number; readonly y: number },
+  { width, height }: { readonly width: number; readonly height: number },
+  {
+    axis,
+    sign,
+    clear,
+    off,
+  }: { readonly axis: 'x' | 'y'; readonly sign: number; readonly clear: number; readonly off: number },
+  meets: (area: Extent) => Extent | undefined,
+): { readonly x: number; readonly y: number } {
+  let { x, y } = at;
+  for (let turn = 0; turn < mostPushes; turn++) {
+    const over = meets(grown({ x: x - width / 2, y: y - height / 2, width, height }, clear));
+    if (!over) break;
+    if (axis === 'y') y = sign > 0 ? over.y + over.height + off + height / 2 : over.y - off - height / 2;
+    else x = sign > 0 ? over.x + over.width + off + width / 2 : over.x - off - width / 2;
+  }
+  return { x, y };
 }

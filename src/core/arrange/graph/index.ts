@@ -3,7 +3,7 @@ export { connectedParts } from './connected-parts';
 export { convexHull } from './convex-hull';
 export { inOrder } from './isotonic';
 export { bendAcross, bendAxis, bentBy } from './bend';
-export { freePlace, Places } from './free-place';
+export { freePlace, Places, pushedOut } from './free-place';
 export * from './label-place';
 export * from './polyline';
 export * from './route-links';

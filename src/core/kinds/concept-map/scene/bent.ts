@@ -1,4 +1,4 @@
-import { bendAcross, edgePoint, grown, overlap, pointAt, wayAround, type Extent } from '../../../arrange/graph';
+import { bendAcross, edgePoint, overlap, pointAt, pushedOut, wayAround } from '../../../arrange/graph';
 import type { BoxStyle } from '../../../model';
 import { beginningAtShape, endingAtShape, standsBack, type Rect } from '../../../scene';
 import { extentOf, type DrawnLink, type DrawnMap } from './drawn';
@@ -23,7 +23,9 @@ function bent(one: DrawnLink, { boxes, links }: DrawnMap): DrawnLink {
   const wished = axis === 'x' ? { x: at.x + bend, y: at.y } : { x: at.x, y: at.y + bend };
   const size = place ?? { width: 0, height: 0 };
   const others = links.flatMap(({ place: words }) => (words && words !== place ? [words] : []));
-  const { x, y } = pushedOut(wished, size, axis, Math.sign(bend), [...boxes, ...others]);
+  const taken = [...boxes, ...others];
+  const way = { axis, sign: Math.sign(bend), clear, off: clear + 0.5 };
+  const { x, y } = pushedOut(wished, size, way, (area) => taken.find((box) => overlap(box, area)));
   const before = wayAround(boxes, [a.x, a.y], [x, y], [one.from]);
   const after = wayAround(boxes, [x, y], [b.x, b.y], [one.to]);
   const points = [
@@ -38,26 +40,6 @@ function bent(one: DrawnLink, { boxes, links }: DrawnMap): DrawnLink {
     course: points,
     place: place && { ...place, x: x - place.width / 2, y: y - place.height / 2 },
   };
-}
-
-/** The middle of a rectangle moved along an axis until it is clear of others. */
-function pushedOut(
-  at: { readonly x: number; readonly y: number },
-  { width, height }: { readonly width: number; readonly height: number },
-  axis: 'x' | 'y',
-  sign: number,
-  boxes: readonly Extent[],
-): { readonly x: number; readonly y: number } {
-  let { x, y } = at;
-  for (let turn = 0; turn < 60; turn++) {
-    const room = grown({ x: x - width / 2, y: y - height / 2, width, height }, clear);
-    const over = boxes.find((box) => overlap(box, room));
-    if (!over) break;
-    const far = clear + 0.5 + (axis === 'y' ? height : width) / 2;
-    if (axis === 'y') y = sign > 0 ? over.y + over.height + far : over.y - far;
-    else x = sign > 0 ? over.x + over.width + far : over.x - far;
-  }
-  return { x, y };
 }
 
 const centreOf = ({ x, y, width, height }: Rect) => ({ x: x + width / 2, y: y + height / 2 });

@@ -14,6 +14,12 @@ export const pointed = (value: string): string | null => /^@([^@]+)@$/.exec(valu
 export const firstOf = (node: GedcomNode, tag: string): GedcomNode | undefined =>
   node.children.find((one) => one.tag === tag);
 
+/** The name that a NAME tells: "Ada /Quill/ Jr" as "Ada Quill Jr"; of one without a value its parts. */
+export const toldName = (node: GedcomNode): string =>
+  node.value === ''
+    ? ['GIVN', 'SURN'].flatMap((tag) => firstOf(node, tag)?.value || []).join(' ')
+    : node.value.replaceAll('/', ' ').replace(/\s+/g, ' ').trim();
+
 /**
  * Takes values out of the records of a file, and keeps account of them, so that all that was not taken goes back into its place when the file is written
  * again: what was taken of a structure that has more below it stays as that structure without a value.

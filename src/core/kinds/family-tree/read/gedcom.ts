@@ -2,7 +2,7 @@ import { finding, own, type Finding } from '../../../model';
 import { nothingRead, withinLimits, type ReadEntry } from '../../../read';
 import { isUnknown, noFacts, type Parentage, type Person, type Union } from '../model';
 import { gedcomNodes, oneParentTag, type GedcomNode } from './gedcom-lines';
-import { firstOf, keptText, partnerTags, pointed, Taken } from './gedcom-rest';
+import { firstOf, keptText, partnerTags, pointed, Taken, toldName } from './gedcom-rest';
 import { FamilyMaker, type FamilyReading } from './result';
 
 const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
@@ -14,9 +14,6 @@ const kindsOfParentage: Readonly<Record<string, Parentage['kind']>> = {
   other: 'unknown',
   household: 'household',
 };
-
-/** "Ada /Quill/ Jr" to "Ada Quill Jr". */
-const plainName = (value: string): string => value.replaceAll('/', ' ').replace(/\s+/g, ' ').trim();
 
 const limits = { date: 80, place: 200, extra: 100_000, rest: 2_000_000 };
 
@@ -121,7 +118,6 @@ class GedcomReader {
     const { taken } = this;
     const names = node.children.filter(({ tag }) => tag === 'NAME');
     const [name] = names;
-    const pieces = name && !name.value ? ['GIVN', 'SURN'].map((tag) => firstOf(name, tag)?.value).filter(Boolean) : [];
     // One with parts, or with its surname marked, is kept as it came.
     if (name && names.length === 1 && name.children.length === 0 && !name.value.includes('/')) taken.whole(name);
     const sex = own(sexes, (firstOf(node, 'SEX')?.value ?? '').trim().toUpperCase()) ?? null;
@@ -141,7 +137,7 @@ class GedcomReader {
       .flatMap((value) => value.split('\n'))
       .map((line) => line.trim())
       .filter(Boolean);
-    const told = plainName(name?.value ?? '') || pieces.join(' ');
+    const told = name ? toldName(name) : '';
     this.entries.push({ id, line: node.line, name: told, details, fields: {}, role: null, parent: null });
     if (!isUnknown(person)) this.maker.people[id] = person;
   }

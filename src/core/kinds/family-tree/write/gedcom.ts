@@ -1,7 +1,7 @@
 import { own } from '../../../model';
 import { personOf, type FamilyTree, type Parentage, type Person, type Union } from '../model';
 import { gedcomNodes, gedcomText, oneParentTag, rawText, type GedcomNode } from '../read/gedcom-lines';
-import { firstOf, idOfPointer, partnerTags, pointed } from '../read/gedcom-rest';
+import { idOfPointer, partnerTags, pointed, toldName } from '../read/gedcom-rest';
 import { relatedStructure } from '../structure';
 import { markedSurname } from './surname';
 
@@ -178,7 +178,6 @@ function headOf(rest: readonly GedcomNode[]): { readonly head: string; readonly 
   };
 }
 
-const plain = (value: string): string => value.replaceAll('/', ' ').replace(/\s+/g, ' ').trim();
 const namePieces = ['NPFX', 'GIVN', 'NICK', 'SPFX', 'SURN', 'NSFX'];
 
 /** The name as it came where it is still that name; else with its surname marked, and what was kept of it but for its pieces. */
@@ -186,8 +185,7 @@ function nameLines(name: string, extra: readonly GedcomNode[], used: Set<GedcomN
   const came = extra.find(({ tag }) => tag === 'NAME');
   if (!came) return [gedcomText(1, 'NAME', markedSurname(name))];
   used.add(came);
-  const pieces = ['GIVN', 'SURN'].map((tag) => firstOf(came, tag)?.value).filter(Boolean);
-  if ((plain(came.value) || pieces.join(' ')) === name) return [rawText(came, 1)];
+  if (toldName(came) === name) return [rawText(came, 1)];
   const children = came.children.filter(({ tag }) => !namePieces.includes(tag));
   return [rawText({ ...came, value: markedSurname(name), children }, 1)];
 }
