@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { box, crew, expect, makeChart, nameCell, refusedRequests, step, test } from './fixtures';
 
 /** What a newcomer does: begins with nothing, presses everything, has no account. */
@@ -10,7 +11,17 @@ const kinds = [
   ['Venn diagram', 'Venn diagram'],
 ] as const;
 
-test('beginning with nothing: every kind is made empty, and what is typed first is in the list and the drawing', async ({
+/** What is pressed and smaller than 24 px in a direction, as a browser shows it; labels count for what they label. */
+const tooSmall = (page: Page): Promise<string[]> =>
+  page.locator('button, select, input').evaluateAll((all) =>
+    (all as HTMLInputElement[])
+      .filter((one) => one.checkVisibility() && !one.closest('svg'))
+      .map((one) => ({ one, box: (one.labels?.[0] ?? one).getBoundingClientRect() }))
+      .filter(({ box }) => box.width > 2 && (box.width < 23.5 || box.height < 23.5))
+      .map(({ one, box }) => `${one.ariaLabel ?? one.textContent}: ${box.width} × ${box.height}`),
+  );
+
+test('beginning with nothing: every kind is made empty, what is typed first is in the list and the drawing, and nothing that is pressed is small', async ({
   desk: page,
 }) => {
   for (const [name, inSentence] of kinds) {
@@ -24,6 +35,10 @@ test('beginning with nothing: every kind is made empty, and what is typed first 
     await page.keyboard.type('Tern');
     await page.keyboard.press('Enter');
     await expect(box(page, 'Tern').first()).toBeVisible();
+    for (const one of ['Arrange', 'Style', 'Figures', 'Notes', 'Hand out', 'List']) {
+      await step(page, one);
+      expect(await tooSmall(page), `${name}, ${one}`).toEqual([]);
+    }
   }
 });
 

@@ -40,6 +40,26 @@ test('without signing in: a list is drawn beside the words, one’s own is tried
   await expect(page.getByLabel('Title of the diagram')).toHaveValue('Kitchen');
 });
 
+test('a word of 300 letters and a narrow window leave the list its place and the page its width', async ({
+  desk: page,
+  another,
+}) => {
+  const long = 'm'.repeat(300);
+  await page.getByLabel('Search').fill(long);
+  await expect(page.getByText('Nobody called')).toBeVisible();
+  const sideways = () => document.scrollingElement!.scrollWidth - window.innerWidth;
+  expect(await page.evaluate(sideways)).toBeLessThanOrEqual(0);
+  const guest = await (await another()).newPage();
+  await guest.setViewportSize({ width: 390, height: 844 });
+  await guest.goto('/');
+  await guest.getByLabel('Your list').fill(long);
+  await expect(
+    guest.getByText('1 person', { exact: true }).or(guest.getByText('1 idea', { exact: true })),
+  ).toBeVisible();
+  expect((await guest.getByLabel('Your list').boundingBox())!.height).toBeGreaterThan(150);
+  expect(await guest.evaluate(sideways)).toBeLessThanOrEqual(0);
+});
+
 test('what was done can be undone after closing and opening the diagram, and done again', async ({ desk: page }) => {
   await makeChart(page, crew, 4);
   await nameCell(page, 2).fill('Ivo Changed');

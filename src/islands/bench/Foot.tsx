@@ -25,7 +25,8 @@ function Findings() {
   const { store } = useParts();
   const light = (entries: readonly string[]) => store.getState().set({ lit: new Set(entries) });
   const go = (one: Finding) => one.entries[0] && store.getState().select(one.entries[0]);
-  if (findings.length === 0) return <span className="whitespace-nowrap text-muted">Nothing to look at</span>;
+  if (findings.length === 0)
+    return <span className="whitespace-nowrap text-muted max-sm:hidden">Nothing to look at</span>;
   return (
     <div className="relative">
       <button

@@ -1,14 +1,14 @@
 import { X } from 'lucide-react';
 import { useBench, useParts } from './context';
 
-/** What was refused and why, until it is put away. */
+/** What was refused and why, until it is put away: over the sheet where there is room beside it, in a row of its own where there is none. */
 export function Notices() {
   const notices = useBench((state) => state.notices);
   const { store } = useParts();
   return (
     <div
       role="alert"
-      className="pointer-events-none fixed bottom-14 left-1/2 z-30 grid max-h-[60vh] w-[min(520px,92vw)] -translate-x-1/2 grid-cols-1 gap-2 overflow-y-auto"
+      className="pointer-events-none grid grid-cols-1 gap-2 overflow-y-auto max-md:max-h-[35vh] max-md:shrink-0 md:fixed md:right-4 md:bottom-14 md:z-30 md:max-h-[60vh] md:w-[420px]"
     >
       {notices.map((notice) => (
         <p

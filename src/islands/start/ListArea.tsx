@@ -45,7 +45,7 @@ export function ListArea({
   }, [goTo]);
 
   return (
-    <div className="relative min-h-0 flex-1 overflow-hidden border border-edge bg-raised">
+    <div className="relative min-h-48 flex-1 overflow-hidden border border-edge bg-raised">
       <div aria-hidden="true" className="absolute inset-y-0 left-0 w-11 border-r border-hair bg-paper" />
       <div
         aria-hidden="true"

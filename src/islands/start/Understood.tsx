@@ -33,9 +33,11 @@ export function Understood({
       <p className="text-sm text-muted">
         {read.emptyLines > 0 ? `${plural(read.emptyLines, 'empty line')} passed over. ` : ''}
         {placed} of {placed + read.notPlaced.length} lines have a place.{' '}
-        <button className="link" onClick={() => onStructure(read.columns.length > 0 ? 'outline' : 'table')}>
-          {read.columns.length > 0 ? 'Read it as an indented list instead' : 'Read it as a table instead'}
-        </button>
+        {(placed > 1 || read.columns.length > 0) && (
+          <button className="link" onClick={() => onStructure(read.columns.length > 0 ? 'outline' : 'table')}>
+            {read.columns.length > 0 ? 'Read it as an indented list instead' : 'Read it as a table instead'}
+          </button>
+        )}
       </p>
       {read.header && read.columns.length > 0 && (
         <p className="mt-1 text-sm text-muted">

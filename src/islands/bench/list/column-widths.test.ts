@@ -11,11 +11,13 @@ describe('widths of the list', () => {
   it('are shares of the room, and what was set by hand is kept to', () => {
     const columns = [{ id: 'detail-0' }, { id: 'detail-1' }];
     expect(tracksOf(columns, [20, 10, 8], 26, {})).toBe(
-      '1.5rem minmax(204px, 204fr) minmax(3.75rem, 78fr) minmax(3.75rem, 64fr)',
+      '1.5rem minmax(204px, 204fr) minmax(60px, 78fr) minmax(60px, 64fr)',
     );
     expect(tracksOf(columns, [20, 10, 8], 0, { 'detail-0': 140 })).toBe(
-      '1.5rem minmax(178px, 178fr) 140px minmax(3.75rem, 64fr)',
+      '1.5rem minmax(178px, 178fr) 140px minmax(60px, 64fr)',
     );
+    // Three columns are seen whole in a panel of the usual width, 384 px.
+    expect(tracksOf([...columns, { id: 'detail-2' }], [30, 5, 5, 5], 26, {})).toMatch(/^1.5rem minmax\(178px/);
     expect(withWidth(withWidth({}, 'a', 90), 'a', null)).toEqual({});
   });
 });

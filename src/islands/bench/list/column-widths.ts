@@ -11,6 +11,10 @@ const looked = 400;
 const nameLetter = 8.3;
 const detailLetter = 6.8;
 const mostForNames = 215;
+const leastForNames = 150;
+/** What names and details share in a panel of the usual width, and what a column of details has at least. CSS px. */
+const usualRoom = 358;
+const leastForDetails = 60;
 
 /** How many characters most cells of a column have, within limits: what its share of the width follows. */
 export function usualLength(texts: readonly string[], heading: string): number {
@@ -35,12 +39,15 @@ export function tracksOf(
     return width === undefined ? `minmax(${least}, ${length}fr)` : `${width}px`;
   };
   const [name = fewest, ...details] = lengths;
-  // Names come first: what they need they have, up to more than half of a usual panel.
+  // Names come first: what they need they have, up to more than half of a usual panel, and less where many columns are to be seen beside them.
   const wanted = Math.round(name * nameLetter + indent + 12);
+  const leftForNames = Math.max(leastForNames, usualRoom - columns.length * leastForDetails);
   return [
     '1.5rem',
-    track('name', wanted, `${Math.min(mostForNames, wanted)}px`),
-    ...columns.map(({ id }, i) => track(id, Math.round((details[i] ?? fewest) * detailLetter + 10), '3.75rem')),
+    track('name', wanted, `${Math.min(mostForNames, leftForNames, wanted)}px`),
+    ...columns.map(({ id }, i) =>
+      track(id, Math.round((details[i] ?? fewest) * detailLetter + 10), `${leastForDetails}px`),
+    ),
   ].join(' ');
 }
 

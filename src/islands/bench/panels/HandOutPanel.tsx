@@ -8,6 +8,7 @@ import { useKept } from '../../shared/useKept';
 import { useBench, useParts } from '../context';
 import { partsOf } from '../kinds';
 import { saveFile } from './save-file';
+import { SavingContext } from './SaveAs';
 import { PosterTiles, SetOfSheets } from './SeveralSheets';
 
 /** What goes to the clipboard; kept in this browser. */
@@ -75,7 +76,8 @@ export function HandOutPanel() {
   const row = 'grid grid-cols-[1fr_auto] items-center gap-3 border-b border-hair py-2';
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-6">
+      {/* What is chosen stays where it is when sheets come and go below it. */}
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-6 [overflow-anchor:none]">
         <h2 className="label mb-1 font-sans">As a file</h2>
         <div className={row}>
           <span>
@@ -171,7 +173,11 @@ export function HandOutPanel() {
         </div>
         {parted && <SetOfSheets busy={busy} save={(more, name) => void save('pdf', name, more)} print={print} />}
         <PosterTiles busy={busy} save={(more, name) => void save('pdf', name, more)} />
-        {More && <More />}
+        {More && (
+          <SavingContext value={{ busy, save: (format, name) => void save(format, name) }}>
+            <More />
+          </SavingContext>
+        )}
       </div>
       <div className={told ? 'shrink-0 border-t border-hair px-4 py-2' : ''}>
         <p

@@ -73,8 +73,10 @@ export function SetOfSheets({ busy, save, print }: Doing) {
               onClick={() => setLarge(sheet)}
             >
               <Picture scene={sheet.scene} label="" />
-              <span className="block truncate border-t border-hair bg-paper px-1 text-sm text-ink">
-                {k + 1} {sheet.name}
+              <span className="block border-t border-hair bg-paper px-1 text-sm text-ink">
+                <span className="line-clamp-2 wrap-anywhere">
+                  {k + 1} {sheet.name}
+                </span>
               </span>
             </button>
           </li>

@@ -15,8 +15,11 @@ export function TierRail() {
     down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale);
   // Where the drawing is small the labels keep apart, each below (or after) the one before.
   const labels: number[] = [];
-  for (const band of scene.tiers)
-    labels.push(Math.max(at(band.start), (labels.at(-1) ?? -Infinity) + (down ? 22 : 42)));
+  let taken = 0;
+  for (const band of scene.tiers) {
+    labels.push(Math.max(at(band.start), (labels.at(-1) ?? -Infinity) + taken));
+    taken = down ? 22 : figureRoom(band);
+  }
   return (
     <div
       aria-label="Tiers"
@@ -39,6 +42,18 @@ export function TierRail() {
     </div>
   );
 }
+
+/** Room that numeral and count of a tier take beside each other, CSS px. */
+const figureRoom = ({ tier, count }: TierBand): number =>
+  Math.max(42, 10 * roman(tier).length + 8.5 * String(count).length + 16);
+
+/** Mean width of a letter of a tier's name, CSS px; names of longer words than this many letters are broken. */
+const nameLetter = 6.4;
+const longestWord = 14;
+
+/** Whether a name can stand in a width without being broken within a word. */
+const fits = (name: string, width: number): boolean =>
+  Math.min(longestWord, Math.max(...name.split(/\s+/).map((word) => word.length))) * nameLetter <= width;
 
 /** Room of a grip along the rail, CSS px. */
 const gripRoom = 24;
@@ -99,9 +114,9 @@ function Band({
           </span>
           <span className="text-sm text-muted">{band.count}</span>
         </span>
-        {size > 34 && (
+        {(down ? size > 34 : fits(name, size - 6)) && (
           <span
-            className={`block text-[12px] leading-[13px] text-muted ${!down || size >= 46 ? 'line-clamp-2' : 'truncate'}`}
+            className={`block text-[12px] leading-[13px] wrap-anywhere text-muted ${!down || size >= 46 ? 'line-clamp-2' : 'line-clamp-1'}`}
           >
             {name}
           </span>

@@ -96,10 +96,10 @@ export function Sensitivity({
         of what it is
       </p>
       <table className="w-full text-sm">
-        <thead className="sr-only">
+        <thead className="text-left text-[12px] text-muted">
           <tr>
-            <th>Number</th>
-            <th>Value of the best plan at its low and high end</th>
+            <th className="font-normal">Number</th>
+            <th className="font-normal">Best plan at its low and high end</th>
           </tr>
         </thead>
         <tbody>

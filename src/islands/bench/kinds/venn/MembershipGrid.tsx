@@ -185,21 +185,24 @@ const Row = memo(function Row(props: RowProps) {
         </span>
       ))}
       {sets.map((set, i) => (
-        <span key={set.id} role="gridcell" className="grid place-items-center border-l border-hair">
-          <input
-            type="checkbox"
-            form={rowForm(entry.id)}
-            aria-label={`${name} in ${set.name}`}
-            className="h-4 w-4 accent-moss max-md:h-6 max-md:w-6"
-            data-column={1 + details + i}
-            checked={members.includes(set.id)}
-            onChange={() => {
-              const { diagram, perform } = store.getState();
-              if (diagram.kind === 'venn') perform(tick(diagram, entry.id, set.id));
-            }}
-            onFocus={() => focusLine(store, entry.id)}
-            onKeyDown={keys}
-          />
+        <span key={set.id} role="gridcell" className="grid border-l border-hair">
+          {/* The whole cell is what is pressed. */}
+          <label className="grid cursor-pointer place-items-center">
+            <input
+              type="checkbox"
+              form={rowForm(entry.id)}
+              aria-label={`${name} in ${set.name}`}
+              className="h-4 w-4 accent-moss max-md:h-6 max-md:w-6"
+              data-column={1 + details + i}
+              checked={members.includes(set.id)}
+              onChange={() => {
+                const { diagram, perform } = store.getState();
+                if (diagram.kind === 'venn') perform(tick(diagram, entry.id, set.id));
+              }}
+              onFocus={() => focusLine(store, entry.id)}
+              onKeyDown={keys}
+            />
+          </label>
         </span>
       ))}
     </div>

@@ -35,7 +35,7 @@ export function SetAlgebra({ figures, light }: { figures: VennFigures; light(mas
             return (
               <tr key={id} className="border-t border-hair hover:bg-mosswash" onPointerEnter={() => light(masks)}>
                 <th scope="row" className="py-1 text-left font-semibold" title={told}>
-                  <button className="text-left" onFocus={() => light(masks)}>
+                  <button className="text-left" disabled={kept.length === 0} onFocus={() => light(masks)}>
                     {expression || '–'}
                   </button>
                   <span className="block text-[12.5px] font-normal text-muted">
