@@ -1,6 +1,8 @@
+import { classOf, profileOf, saysNothing } from './cell-shape';
 import type { Row } from './delimited';
 import { columnUseOf, fieldPrefix, type ColumnUse } from './headings';
 import { foldName } from './names';
+import { findReferences, type Reference } from './references';
 import type { Column, ReadChoices } from './result';
 import type { TreeVocabulary } from './tree-vocabulary';
 
@@ -14,25 +16,39 @@ export interface Columns {
   readonly expected: number;
   /** Columns of a name in two parts, or null. */
   readonly twoPart: { readonly first: number; readonly last: number } | null;
+  /** Two columns that both name what rows stand under, and differ in these rows (of those below the heading); null where one is plain. */
+  /** Whether cells of the column of superiors name rows. */
+  readonly borneOut: boolean;
+  readonly rivals: { readonly columns: readonly [number, number]; readonly rows: readonly number[] } | null;
 }
 
-/** Tells what each column is: by its heading where there is one, else by its content. */
+/** Rows and what speaks for the first of them being a heading. */
+export interface HeadedRows {
+  readonly rows: readonly Row[];
+  readonly heading: number;
+}
+
+/** The question which of two columns tells the structure; its answers are their places. */
+export const rivalsQuestion = 'parent-column';
+
+/** Tells what each column is: by what its cells repeat of other columns, and by its heading where there is one. */
 export function findColumns(
-  rows: readonly Row[],
-  { columns: chosen, firstRow }: Pick<ReadChoices, 'columns' | 'firstRow'>,
+  { rows, heading }: HeadedRows,
+  { columns: chosen, firstRow, answers }: Pick<ReadChoices, 'columns' | 'firstRow' | 'answers'>,
   { headings, roles }: TreeVocabulary,
 ): Columns {
-  const head = rows[0]?.cells ?? [];
+  const head = (rows[0]?.cells ?? []).map(plainHeading);
   const told = head.map((cell) => columnUseOf(cell, headings));
   const named = head.filter((cell) => cell !== '').length === head.length;
+  const byWords =
+    told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
   const header =
-    firstRow !== 'entry' &&
-    (told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named));
-  const width = header ? head.length : usualWidth(rows);
+    firstRow !== 'entry' && (byWords || (rows.length > fewestRows && (byCells(rows, heading) || namesNobody(rows))));
   const body = header ? rows.slice(1) : rows;
+  const width = header ? head.length : usualWidth(rows);
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;
   const last = header ? head.findIndex((cell) => lastName.test(foldName(cell))) : -1;
-  const twoPart = first >= 0 && last >= 0 && !told.includes('name') ? { first, last } : null;
+  let twoPart = first >= 0 && last >= 0 && !told.includes('name') ? { first, last } : null;
   const uses: ColumnUse[] = Array.from({ length: width }, (_, i) => (header ? (told[i] ?? 'field') : 'detail'));
   uses.forEach((use, i) => {
     // A column headed "Role" that tells functions is a detail; a second one of a kind is kept too.
@@ -40,16 +56,26 @@ export function findColumns(
     if (!body.some((row) => roles.ofCell(row.cells[i] ?? '') !== null)) uses[i] = 'detail';
   });
   if (twoPart) uses[first] = uses[last] = 'name';
+  const references = findReferences(
+    body.map(({ cells }) => cells.slice(0, width)),
+    { inTwoParts: !uses.includes('name') || twoPart !== null },
+  );
+  const byHeading = uses.includes('parent') && uses.includes('name');
+  const best = bestReference(references, uses, byHeading);
+  if (best) twoPart = tellBy(best, uses, twoPart, body);
   if (!uses.includes('name')) uses[nameByContent(body, uses, width)] = 'name';
   onlyOne(uses, 'name', twoPart ? 2 : 1);
   for (const use of ['parent', 'role'] as const) onlyOne(uses, use, 1);
   uses.forEach((use, i) => {
     if (use === 'id' && uses.indexOf('id') < i) uses[i] = 'field';
   });
-  if (!uses.includes('parent')) {
-    const found = parentByContent(body, uses);
-    if (found >= 0) uses[found] = 'parent';
-  }
+  // Where headings tell id, name and superior, no other column is taken for what no heading says.
+  const rivals = best && !(byHeading && told.includes('id')) ? rivalsOf(references, uses, chosen) : null;
+  const answer = rivals && answers?.[rivalsQuestion];
+  if (rivals && answer !== undefined && rivals.columns.includes(Number(answer)))
+    uses.forEach((use, i) => (uses[i] = i === Number(answer) ? 'parent' : use === 'parent' ? 'field' : use));
+  // What no heading tells and words fill is drawn below the name, as far as nothing else is.
+  if (!byHeading && best && header && !uses.includes('detail')) promoteDetails(uses, body);
   for (const [index, use] of Object.entries(chosen ?? {})) {
     const i = Number(index);
     if (i >= width) continue;
@@ -60,13 +86,111 @@ export function findColumns(
   const kept = twoPart && uses[twoPart.first] === 'name' && uses[twoPart.last] === 'name' ? twoPart : null;
   return {
     columns: uses.map((use, index) => {
-      const told = (header ? head[index] : '') || `Column ${index + 1}`;
-      return { index, header: told.startsWith(fieldPrefix) ? told.slice(fieldPrefix.length) : told, use };
+      const words = (header ? head[index] : '') || `Column ${index + 1}`;
+      return { index, header: words.startsWith(fieldPrefix) ? words.slice(fieldPrefix.length) : words, use };
     }),
     header,
     twoPart: kept,
     expected: width,
+    borneOut: best !== null && uses[best.column] === 'parent',
+    rivals,
   };
+}
+
+/** Whether the first row, and hardly any other, names something that stands in no row, and is named by none: then it is the heading. */
+function namesNobody(rows: readonly Row[]): boolean {
+  const [best] = findReferences(rows.map(({ cells }) => cells));
+  if (!best || best.filled < 3 || best.to[0] !== -1 || best.to.includes(0)) return false;
+  const first = rows[0]!.cells[best.column] ?? '';
+  return !saysNothing(first) && foldName(first) !== foldName(rows[0]!.cells[best.key[0]!] ?? '') && best.found >= (best.filled - 1) * 0.7;
+}
+
+/** Whether its cells make the first row a heading: unlike those below, and nobody is under it. */
+const byCells = (rows: readonly Row[], heading: number): boolean =>
+  heading > leastForHeading && !findReferences(rows.map(({ cells }) => cells))[0]?.to.includes(0);
+
+/** In fewer rows nothing is usual. */
+const fewestRows = 3;
+/** So many bits make a heading of a first row whose words nobody knows. */
+const leastForHeading = 3;
+
+/** A heading on one line. */
+const plainHeading = (cell: string): string => (/[\r\n]/.test(cell) ? cell.replace(/\s*[\r\n]+\s*/g, ' ') : cell);
+
+/** The reference that tells the structure: of those that save most the one that a heading, if any, speaks for. What is headed as name and superior is these, where it names anybody. */
+function bestReference(all: readonly Reference[], uses: readonly ColumnUse[], byHeading: boolean): Reference | null {
+  const headed = byHeading ? all.filter(({ column }) => uses[column] === 'parent') : [];
+  const byNumber = headed.filter(({ key }) => uses[key[0]!] === 'id');
+  const parent = uses.indexOf('parent');
+  // What is headed as a name refers to nothing, and what is headed as a superior is no key.
+  const others = byHeading ? all.filter(({ key, column }) => uses[column] !== 'name' && !key.includes(parent)) : all;
+  const references = [byNumber, headed].find((some) => some.length > 0) ?? others;
+  const worth = (one: Reference) =>
+    one.saved * (uses[one.column] === 'parent' ? 1.5 : uses[one.column] === 'alsoUnder' ? 0.3 : 1) * (one.found / one.filled) * Math.sqrt(one.filled);
+  return references.reduce<Reference | null>((best, one) => (best === null || worth(one) > worth(best) ? one : best), null);
+}
+
+/** Gives the columns of a reference their uses. Returns the columns of a name in two parts. */
+function tellBy(
+  { key, column }: Reference,
+  uses: ColumnUse[],
+  told: Columns['twoPart'],
+  body: readonly Row[],
+): Columns['twoPart'] {
+  uses.forEach((use, i) => {
+    if (use === 'parent') uses[i] = 'field';
+  });
+  uses[column] = 'parent';
+  const [first, last] = key;
+  const isHeaded = uses.includes('name');
+  if (last !== undefined) {
+    uses.forEach((use, i) => {
+      if (use === 'name') uses[i] = 'detail';
+    });
+    uses[first!] = uses[last] = 'name';
+    return { first: first!, last };
+  }
+  const profile = profileOf(body.slice(0, 500).map(({ cells }) => cells[first!] ?? ''));
+  const isName = profile.main === 'words' || profile.main === 'text';
+  if (!isName) {
+    uses.forEach((use, i) => {
+      if (use === 'id') uses[i] = 'field';
+    });
+    uses[first!] = 'id';
+  } else if (!isHeaded) {
+    uses[first!] = 'name';
+  }
+  return told;
+}
+
+/** A second column that names rows like the first: what differs in few rows is a rival, what is seldom filled tells links beside the structure. */
+function rivalsOf(references: readonly Reference[], uses: ColumnUse[], chosen: ReadChoices['columns']): Columns['rivals'] {
+  const parent = uses.indexOf('parent');
+  const main = references.find(({ column }) => column === parent);
+  if (!main) return null;
+  for (const other of references) {
+    if (other.column === parent || chosen?.[other.column] !== undefined) continue;
+    if (!['field', 'detail', 'alsoUnder'].includes(uses[other.column]!)) continue;
+    const both = main.to.flatMap((to, row) => (to >= 0 && other.to[row]! >= 0 ? [row] : []));
+    const apart = both.filter((row) => main.to[row] !== other.to[row]);
+    const dense = other.found >= main.found * 0.75;
+    if (dense && apart.length > 0 && uses[other.column] !== 'alsoUnder' && apart.length < both.length * 0.7)
+      return { columns: parent < other.column ? [parent, other.column] : [other.column, parent], rows: apart };
+    if (!dense && apart.length >= both.length * 0.7 && both.length > 0 && !uses.includes('alsoUnder')) uses[other.column] = 'alsoUnder';
+  }
+  return null;
+}
+
+const mostPromoted = 2;
+function promoteDetails(uses: ColumnUse[], body: readonly Row[]): void {
+  let left = mostPromoted;
+  uses.forEach((use, i) => {
+    if (use !== 'field' || left === 0) return;
+    const profile = profileOf(body.slice(0, 500).map(({ cells }) => cells[i] ?? ''));
+    if (profile.main !== 'words' || profile.filled < body.length * 0.6) return;
+    uses[i] = 'detail';
+    left--;
+  });
 }
 
 function usualWidth(rows: readonly Row[]): number {
@@ -83,39 +207,23 @@ function onlyOne(uses: ColumnUse[], use: ColumnUse, most: number): void {
   });
 }
 
-/** Names are texts that hardly repeat: the column with most different values that are not numbers. */
+const person = /^\p{Lu}[\p{L}'’.-]*(\s(\p{Ll}{1,3}|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
+const looked = 1000;
+
+/** Names are words that hardly repeat, most of them and as people are called; of such columns the first. */
 function nameByContent(rows: readonly Row[], uses: readonly ColumnUse[], width: number): number {
   let best = 0;
   let most = -1;
+  const sample = rows.slice(0, looked);
   for (let i = 0; i < width; i++) {
     if (uses[i] === 'parent' || uses[i] === 'id' || uses[i] === 'alsoUnder') continue;
-    const texts = rows.map((row) => row.cells[i] ?? '').filter((cell) => /\p{L}/u.test(cell));
-    const score = new Set(texts).size - i * 0.01;
+    const texts = sample.map((row) => row.cells[i] ?? '').filter((cell) => classOf(cell) === 'words' || classOf(cell) === 'text');
+    const people = texts.filter((text) => person.test(text)).length;
+    const score = new Set(texts).size + people * 0.3 - i * 0.01;
     if (score > most) {
       most = score;
       best = i;
     }
   }
-  return best;
-}
-
-/** The superior's column repeats values that stand in the name or id column: most cells that are filled must. */
-function parentByContent(rows: readonly Row[], uses: readonly ColumnUse[]): number {
-  const known = new Set<string>();
-  uses.forEach((use, i) => {
-    if (use === 'name' || use === 'id') for (const row of rows) known.add(foldName(row.cells[i] ?? ''));
-  });
-  known.delete('');
-  let best = -1;
-  let most = 0;
-  uses.forEach((use, i) => {
-    if (use === 'name' || use === 'id' || use === 'alsoUnder') return;
-    const filled = rows.map((row) => foldName(row.cells[i] ?? '')).filter(Boolean);
-    const found = filled.filter((cell) => known.has(cell)).length;
-    if (filled.length >= Math.max(1, rows.length * 0.4) && found >= filled.length * 0.6 && found > most) {
-      most = found;
-      best = i;
-    }
-  });
   return best;
 }

@@ -24,10 +24,19 @@ export const trayHeading = 'Not placed';
 /** Stands before the name of a field that would be taken for something else. */
 export const fieldPrefix = 'Field: ';
 
+/** A heading without its line breaks and what is said of it in brackets or by a star. */
+export function withoutRemark(heading: string): string {
+  const plain = heading
+    .replace(/\s+/g, ' ')
+    .replace(/\s*(?:\[[^[\]]*\]|\([^()]*\)|\*+)\s*$/, '')
+    .trim();
+  return plain === '' ? heading : plain;
+}
+
 /** What a column with this heading is; null where the heading says nothing known. */
 export function columnUseOf(heading: string, headings: Headings): ColumnUse | null {
   if (heading.startsWith(fieldPrefix)) return 'field';
   if (heading.length > 80) return null;
-  const folded = foldName(heading).replace(/[:?]/g, '').trim();
+  const folded = foldName(withoutRemark(heading)).replace(/[:?]/g, '').trim();
   return headings.find(([, pattern]) => pattern.test(folded))?.[0] ?? null;
 }

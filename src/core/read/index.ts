@@ -13,6 +13,7 @@ export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
 export { personShare, repeatedShare, senseOf } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
+export { isReadWhole } from './table-parts';
 export { aboveList, titleAbove } from './title-above';
 export { ListTokens, type TableTokens } from './tokens';
 export { noRoles, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';

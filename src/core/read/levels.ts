@@ -1,4 +1,5 @@
 import type { Row } from './delimited';
+import { withoutRemark } from './headings';
 import type { Column } from './result';
 import { foldName } from './names';
 import { nothingRead, type ReadChoices, type ReadEntry, type Reading } from './result';
@@ -15,8 +16,12 @@ interface Levels {
   readonly stepped: boolean;
 }
 
-const numbered =
-  /^(level|tier|class|category|group|layer|rank|step|stage|stufe|ebene|niveau|nivel|kategorie)[-_.\s]{0,3}(\d)$/;
+/** A heading with a number in it: the words around, and the number. "Level 2", "2. Ebene", "L2", in any language. */
+function numberedHeading(heading: string): { words: string; number: number } | null {
+  const folded = foldName(heading);
+  const told = /^(\D{0,40}?)(\d{1,2})(\D{0,40})$/.exec(folded);
+  return told && /\p{L}/u.test(folded) ? { words: `${told[1]}#${told[3]}`, number: Number(told[2]) } : null;
+}
 
 /**
  * A table with a column for each level, the whole way to an entry in every row or only what differs from the row above. Null where it is none: levels
@@ -78,10 +83,9 @@ export function readLevels(tokens: ListTokens, table: TableTokens, choices: Read
 function levelsIn({ rows, delimiter }: TableTokens): Levels | null {
   const [first] = rows;
   if (!first || rows.length < 3) return null;
-  const told = first.cells.map((cell) => numbered.exec(foldName(cell)));
+  const told = first.cells.map((cell) => numberedHeading(withoutRemark(cell)));
   let count = 0;
-  while (told[count] && told[count]![1] === told[0]![1] && Number(told[count]![2]) === Number(told[0]![2]) + count)
-    count++;
+  while (told[count] && told[count]!.words === told[0]!.words && told[count]!.number === told[0]!.number + count) count++;
   if (count >= 2) return { rows: rows.slice(1), heading: first, count, stepped: hasSteps(rows.slice(1), count) };
   const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   return width >= 2 && isStaircase(rows) && (delimiter !== '\t' || jumps(rows))

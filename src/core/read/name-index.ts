@@ -1,5 +1,5 @@
 import { pushTo } from '../model';
-import { isNear, partsStandFor } from './names';
+import { isNear, isWithin, partsStandFor } from './names';
 
 /** What one list may cost; what is beyond is left unmatched, and told, instead of making everybody wait. */
 const mostLooks = 250_000;
@@ -49,7 +49,8 @@ export class NameIndex {
     for (const at of shortest) {
       if (++this.looks > mostLooks || found.length >= mostFound) break;
       const parts = this.parts[at]!;
-      if (partsStandFor(wanted, parts) || (this.short[at]! && partsStandFor(parts, wanted))) found.push(at);
+      if (partsStandFor(wanted, parts) || (this.short[at]! && partsStandFor(parts, wanted)) || isWithin(parts, wanted))
+        found.push(at);
     }
     return found;
   }

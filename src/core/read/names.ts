@@ -59,6 +59,14 @@ export function partsStandFor(asked: readonly string[], parts: readonly string[]
   return true;
 }
 
+/** True where a folded name has all parts of another and up to three beside them, as titles before and after it are. */
+export function isWithin(parts: readonly string[], asked: readonly string[]): boolean {
+  if (parts.length < 2 || asked.length <= parts.length || asked.length > parts.length + 3) return false;
+  let at = 0;
+  for (const part of asked) if (at < parts.length && parts[at] === part) at++;
+  return at === parts.length;
+}
+
 /** True where two folded names differ by at most `most` slips of the pen (insert, drop, change, swap of neighbours). */
 export function isNear(a: string, b: string, most: number): boolean {
   if (Math.abs(a.length - b.length) > most) return false;

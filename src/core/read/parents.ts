@@ -2,6 +2,7 @@ import { type Finding, own, pushTo } from '../model';
 import { readFinding } from './codes';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
+import { formsOf, mailIn } from './references';
 import type { Question, ReadEntry } from './result';
 import type { TreeWords } from './tree-vocabulary';
 
@@ -18,7 +19,7 @@ export interface Resolved {
   readonly questions: readonly Question[];
   readonly findings: readonly Finding[];
   /** Superiors to be added at the top because the user said so. */
-  readonly added: readonly { readonly id: string; readonly name: string; readonly line: number }[];
+  readonly added: readonly { readonly id: string; readonly name: string; readonly line: number; readonly parent?: string | null }[];
 }
 
 type Match = { readonly sure: boolean; readonly why: string; readonly entries: readonly Listed[] };
@@ -140,37 +141,38 @@ export type ParentMatcher = ((wanted: string, self: string) => Match) & {
   isSpent(): boolean;
 };
 
-/** An address of mail, which is nobody else's. */
-const address = /^[^\s@]+@[^\s@]+$/;
-
 export function parentMatcher(listed: readonly Listed[], words: TreeWords): ParentMatcher {
   const byId = new Map<string, Listed[]>();
   const byName = new Map<string, Listed[]>();
   const byTitle = new Map<string, Listed[]>();
   const byAddress = new Map<string, Listed[]>();
+  /** Ids without zeros and letters around their numbers. */
+  const byForm = new Map<string, Listed[]>();
   const note = (map: Map<string, Listed[]>, key: string, one: Listed) => {
-    if (key !== '') pushTo(map, key, one);
+    if (key !== '' && map.get(key)?.at(-1) !== one) pushTo(map, key, one);
   };
   const index = new NameIndex(2);
   for (const one of listed) {
     const name = foldName(one.entry.name);
     const otherWay = foldName(turned(one.entry.name));
     note(byId, one.ownId, one);
+    if (one.ownId !== '') for (const form of formsOf(one.ownId)) note(byForm, form, one);
     note(byName, name, one);
     if (otherWay !== name) note(byName, otherWay, one);
     for (const detail of one.entry.details) note(byTitle, foldName(detail), one);
     for (const told of [...one.entry.details, ...Object.values(one.entry.fields)])
-      if (address.test(told.trim())) note(byAddress, told.trim().toLowerCase(), one);
+      note(byAddress, mailIn(told) ?? '', one);
+    note(byAddress, mailIn(one.ownId) ?? '', one);
     index.add(otherWay);
   }
-  const remembered = new Map<string, readonly Listed[]>();
-  const loosely = (key: string): readonly Listed[] => {
+  const remembered = new Map<string, { readonly isShort: boolean; readonly list: readonly Listed[] }>();
+  const loosely = (key: string) => {
     let found = remembered.get(key);
     if (!found) {
       const slips = key.length >= 6 ? (key.length >= 10 ? 2 : 1) : 0;
       const short = index.standingFor(key);
       const list = short.length > 0 || slips === 0 ? short : index.near(key, slips);
-      found = list.map((at) => listed[at]!);
+      found = { isShort: short.length > 0, list: list.map((at) => listed[at]!) };
       remembered.set(key, found);
     }
     return found;
@@ -178,9 +180,10 @@ export function parentMatcher(listed: readonly Listed[], words: TreeWords): Pare
   const match = (wanted: string, self: string): Match => {
     const exact = [
       byId.get(wanted),
-      byAddress.get(wanted.trim().toLowerCase()),
+      byAddress.get(mailIn(wanted) ?? ''),
       byName.get(foldName(wanted)),
       byName.get(foldName(turned(wanted))),
+      ...(byForm.size > 0 ? formsOf(wanted).map((form) => byForm.get(form)) : []),
     ]
       .map((list) => othersThan(self, list))
       .find(({ count }) => count > 0);
@@ -191,8 +194,11 @@ export function parentMatcher(listed: readonly Listed[], words: TreeWords): Pare
         why: `“${wanted}” is the name of ${exact.count} ${words.entries}. Which one is meant?`,
         entries: exact.some,
       };
-    const loose = othersThan(self, loosely(foldName(turned(wanted))));
+    const near = loosely(foldName(turned(wanted)));
+    const loose = othersThan(self, near.list);
     const titled = loose.count > 0 ? loose : othersThan(self, byTitle.get(foldName(wanted)));
+    // The only one whose name is written so, shortened, or whose post it is.
+    if (titled.count === 1 && (titled !== loose || near.isShort)) return { sure: true, why: '', entries: titled.some };
     const first = titled.some[0]?.entry;
     if (!first) return { sure: false, why: `“${wanted}” is not in the list.`, entries: [] };
     const why =

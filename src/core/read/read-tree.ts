@@ -2,6 +2,7 @@ import { evenKeys, limits, pushTo, type Entry, type Finding, type Link, type Unp
 import { readFinding } from './codes';
 import { findColumns } from './columns';
 import { withinLimits } from './fit';
+import { columnUseOf } from './headings';
 import { foldName } from './names';
 import { readLevels } from './levels';
 import { readOutline } from './outline';
@@ -33,11 +34,17 @@ function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocab
   const { table } = tokens;
   if (!table || choices.structure === 'table') return table;
   const rows = table.rows.length > mostLookedAt ? table.rows.slice(0, mostLookedAt) : table.rows;
-  const { columns, header } = findColumns(rows, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
-  const indented = tokens.source.filter((line) => /^[ \t]+\S/.test(line)).length;
+  const { heading } = table;
+  const { columns, header, borneOut } = findColumns({ rows, heading }, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
+  if (borneOut) return table;
   const told = columns.some((column) => column.use === 'parent');
+  const isAligned = table.delimiter === 'blanks';
+  const indented = isAligned ? 0 : tokens.source.filter((line) => /^[ \t]+\S/.test(line)).length;
   const isIndented = indented > rows.length * 0.2;
-  if (!header && isIndented) return null;
+  const known = rows[0]?.cells.filter((cell) => columnUseOf(cell, vocabulary.headings) !== null).length ?? 0;
+  if (isIndented && (!header || (known < 2 && !told))) return null;
+  // Commas stand in many a line that is none of a table.
+  if (!told && known < 2 && table.delimiter === ',' && table.openQuote !== null) return null;
   // Words over the columns are believed where the cells bear them out: lines that are indented below them, and name nobody who is in the list, are an outline.
   if (isIndented && !namesSomebody(rows.slice(1), columns)) return null;
   return header || told ? table : null;

@@ -1,53 +1,290 @@
-import { aboveTable } from './title-above';
-import { columnUseOf, type Headings } from './headings';
+import { classOf, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
 import type { Row } from './delimited';
-import { isSumName } from './names';
+import { columnUseOf, type Headings } from './headings';
+import { foldName, isSumName } from './names';
+import { aboveTable } from './title-above';
 
 /** A table and what stands around it. */
 export interface TableParts {
+  /** From the heading on, where there is one. */
   readonly rows: readonly Row[];
-  /** Rows of titles and remarks above, and of sums: told and kept in the tray. */
+  /** Bits that speak for the first of the rows being a heading and no entry; below 0 it is like the others. */
+  readonly heading: number;
+  /** Rows of titles and remarks above, of sums, feet of pages, groups and headings that come again: told and kept in the tray. */
   readonly aside: readonly { readonly row: Row; readonly why: string }[];
 }
 
-const filled = (row: Row): number => row.cells.filter((cell) => cell !== '').length;
-/** How far down a heading is looked for. */
+const filledIn = (row: Row): number => row.cells.filter((cell) => cell !== '').length;
+/** How far down a heading is looked for, and how many rows tell what a column is like. */
 const mostAbove = 20;
+const looked = 500;
 
-/** The rows of a table from its heading on, without titles above it and sums in it. O(cells). */
+/** The rows of a table from its heading on, and what stands above, between and below them. O(cells). */
 export function tableParts(all: readonly Row[], headings: Headings): TableParts {
   const begin = beginOf(all, headings);
   const aside = all.slice(0, begin).map((row) => ({ row, why: aboveTable }));
-  const rows: Row[] = [];
-  for (const row of all.slice(begin)) {
-    if (rows.length > 0 && isSumRow(row)) aside.push({ row, why: 'is a sum, not an entry' });
-    else rows.push(row);
-  }
-  return { rows, aside };
+  const told = all.slice(begin);
+  const [first] = told;
+  if (!first || told.length < 2) return { rows: told, heading: 0, aside };
+  const heading = headingBits(first, told.slice(1, looked + 1), headings);
+  const odd = new OddRows(first, told.slice(1));
+  const rows = told.filter((row, i) => {
+    if (i === 0) return true;
+    const why = odd.why(row);
+    if (why !== null) aside.push({ row, why });
+    return why === null;
+  });
+  return { rows, heading, aside: aside.sort((a, b) => a.row.line - b.row.line) };
 }
+
+/** Whether rows that were written with a heading would be read as they are: none of them is set aside. */
+export const isReadWhole = (written: readonly (readonly string[])[], headings: Headings): boolean =>
+  tableParts(
+    written.map((cells, i) => ({ line: i + 1, cells })),
+    headings,
+  ).aside.length === 0;
 
 /** Index of the heading, or of the first full row: every row before it has at most half as many cells filled. */
 function beginOf(rows: readonly Row[], headings: Headings): number {
   let widest = 0;
   for (let i = 0; i < Math.min(rows.length, mostAbove); i++) {
     const row = rows[i]!;
-    const width = filled(row);
+    const width = filledIn(row);
     const known = row.cells.filter((cell) => columnUseOf(cell, headings) !== null).length;
     const isHeading = known >= 2 && known * 2 >= width;
     if (isHeading && (i === 0 || widest * 2 <= width)) return i;
     widest = Math.max(widest, width);
   }
-  const usual =
-    rows
-      .slice(0, 200)
-      .map(filled)
-      .sort((a, b) => a - b)[Math.floor(Math.min(rows.length, 200) / 2)] ?? 0;
-  const full = rows.slice(0, mostAbove).findIndex((row) => filled(row) > 1);
-  return usual > 1 && full > 0 ? full : 0;
+  const usual = usualOf(rows.map(filledIn));
+  const full = rows.slice(0, mostAbove).findIndex((row) => filledIn(row) > 1);
+  if (full <= 0) return 0;
+  if (usual > 1) return full;
+  // Rows of one cell each, in columns: only a heading has all of them.
+  const width = rows.reduce((most, { cells }) => Math.max(most, cells.findLastIndex((cell) => cell !== '') + 1), 0);
+  return filledIn(rows[full]!) === width && rows.slice(0, full).every(({ cells }) => cells[0] !== '') ? full : 0;
 }
 
-/** "Total" with nothing but numbers beside it. */
-function isSumRow(row: Row): boolean {
-  const told = row.cells.filter((cell) => cell !== '');
-  return told.length > 0 && isSumName(told[0]!) && told.slice(1).every((cell) => /^[-+]?[\d\s.,%]+$/.test(cell));
+function usualOf(counts: readonly number[]): number {
+  const sorted = counts.slice(0, looked).sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? 0;
+}
+
+const bitsOf = (count: number, of: number): number => -Math.log2((count + 0.5) / (of + 1));
+/** What one cell may say for a heading at most, and a known word over a column; what is said against it by a value that comes again. */
+const mostForCell = 6;
+const forKnownWord = 4;
+const againstRepeated = 6;
+/** A table has a heading more often than not. */
+const usually = 1;
+
+/** How much more the first row costs as one of the others than as a heading: cells of another sort than those below, values that never come again where others do. */
+function headingBits(first: Row, body: readonly Row[], headings: Headings): number {
+  const width = Math.max(first.cells.length, ...body.slice(0, 50).map(({ cells }) => cells.length));
+  let bits = usually;
+  let known = 0;
+  for (let i = 0; i < width; i++) {
+    const cell = first.cells[i] ?? '';
+    const column = profileOf(body.map(({ cells }) => cells[i] ?? ''));
+    if (cell === '') {
+      // Every row has something there, and this one has not: rather one of them that lacks it than a heading.
+      if (column.filled > 0) bits -= column.main === 'words' ? 0.5 : 0;
+      continue;
+    }
+    if (columnUseOf(cell, headings) !== null) {
+      known++;
+      bits += forKnownWord;
+    }
+    if (column.filled < 2) continue;
+    const told = classOf(cell);
+    const ofClass = column.classes.get(told) ?? 0;
+    if (told === 'words' || told === 'text' || told === 'code') {
+      if (ofClass < column.filled)
+        bits += Math.min(mostForCell, bitsOf(ofClass, column.filled) - bitsOf(column.filled, column.filled));
+    } else if (ofClass > 0 && told !== 'sign') bits -= mostForCell / 2;
+    const key = foldName(cell) || cell;
+    const again = column.counts.get(key) ?? 0;
+    if (again > 0 && !isSameRow(first, body)) bits -= againstRepeated;
+    else if (column.distinct < column.filled * 0.8 && ofClass > 0) {
+      const once = [...column.counts.values()].filter((count) => count === 1).length;
+      bits += Math.min(mostForCell / 2, Math.max(0, bitsOf(once, column.filled)));
+    }
+  }
+  return known >= 2 ? Math.max(bits, forKnownWord) : bits;
+}
+
+const isSameRow = (first: Row, body: readonly Row[]): boolean => body.some((row) => isRepeated(row, first));
+const isRepeated = (row: Row, heading: Row): boolean =>
+  filledIn(row) > 1 && heading.cells.every((cell, i) => foldName(cell) === foldName(row.cells[i] ?? ''));
+
+/** Tells rows that are no entries by their not following the columns. */
+class OddRows {
+  private readonly columns: readonly ColumnProfile[];
+  private readonly features: readonly (readonly number[])[];
+  private readonly usual: number;
+  private readonly name: number;
+  private readonly count: number;
+  private readonly empty: readonly number[];
+  /** Entries so far, since the last sum, and what numbers of columns add up to. */
+  private entries = 0;
+  private since = 0;
+  private readonly sums = new Map<number, number>();
+  private readonly last = new Map<number, number>();
+  /** Cells that have a row for themselves, by column. */
+  private readonly alone = new Set<string>();
+  /** By column: in which others its values stand too. */
+  private readonly referred = new Map<number, readonly number[]>();
+
+  constructor(
+    private readonly heading: Row,
+    rows: readonly Row[],
+  ) {
+    const sample = rows.slice(0, looked);
+    this.usual = usualOf(sample.map(filledIn));
+    const full = sample.filter((row) => filledIn(row) >= Math.min(2, this.usual));
+    const width = Math.max(0, ...full.slice(0, 50).map(({ cells }) => cells.length), heading.cells.length);
+    const cells = Array.from({ length: width }, (_, i) => full.map((row) => row.cells[i] ?? ''));
+    this.count = full.length;
+    this.columns = cells.map(profileOf);
+    this.empty = cells.map((column) => column.filter((cell) => cell === '').length);
+    for (const row of sample)
+      if (filledIn(row) === 1) row.cells.forEach((cell, i) => cell !== '' && this.alone.add(`${i} ${foldName(cell)}`));
+    this.features = cells.map((column) =>
+      traits.map((trait) => column.filter((cell) => cell !== '' && trait(cell)).length),
+    );
+    this.name = nameColumn(this.columns);
+  }
+
+  /** Why a row is none of the entries; null where it is one. Rows are asked about in their order. */
+  why(row: Row): string | null {
+    const why = this.told(row);
+    if (why === null) {
+      this.entries++;
+      this.since++;
+      row.cells.forEach((cell, i) => {
+        const value = amountOf(cell);
+        if (value === null) return;
+        this.sums.set(i, (this.sums.get(i) ?? 0) + value);
+        this.last.set(i, value);
+      });
+    } else if (why === isSum) this.since = 0;
+    return why;
+  }
+
+  private told(row: Row): string | null {
+    if (isRepeated(row, this.heading)) return 'repeats the heading';
+    const filled = row.cells.flatMap((cell, i) => (cell === '' ? [] : [i]));
+    if (this.countsOn(row)) return null;
+    if (this.isSum(row, filled)) return isSum;
+    if (filled.length !== 1) return null;
+    const [at] = filled as [number];
+    const cell = row.cells[at]!;
+    const column = this.columns[at];
+    if (!column || this.count < 3) return null;
+    const unlike = this.isUnlike(cell, at);
+    if (this.usual < 2) return unlike ? isRemark : null;
+    if (this.isReferred(cell, at)) return null;
+    if (unlike) return isRemark;
+    if (at !== this.name) return isHeadOfGroup;
+    return this.lackBits(filled) > dearest ? isHeadOfGroup : null;
+  }
+
+  /** A word with the count of the entries above, or with what a column adds up to; or the trade's words for a sum, with nothing but numbers beside. */
+  private isSum(row: Row, filled: readonly number[]): boolean {
+    const [at] = filled;
+    if (at === undefined) return false;
+    const rest = filled.slice(1).map((i) => [i, amountOf(row.cells[i]!)] as const);
+    if (isSumName(row.cells[at]!) && rest.every(([, value]) => value !== null)) return true;
+    if (rest.length === 0 || rest.length > Math.max(1, this.usual - 2) || rest.some(([, value]) => value === null))
+      return false;
+    if (amountOf(row.cells[at]!) !== null || this.entries < 2 || this.isReferred(row.cells[at]!, at)) return false;
+    if (rest.length === 1 && this.lackBits(filled) > dearest * 1.5 && this.isStrange(rest[0]![0], row)) return true;
+    return rest.every(([i, value]) => {
+      const column = this.columns[i];
+      const counts = value === this.entries || value === this.since;
+      if (!column || column.main !== 'number' || column.filled < this.count * 0.5) return counts;
+      if (column.distinct > 1 && Math.abs(value! - (this.sums.get(i) ?? 0)) < 0.005) return true;
+      // In a column of numbers a count may be a number like the others: here the row lacks what others have, and numbers do not merely go on.
+      return counts && filled.length < this.usual && this.last.get(i) !== value! - 1;
+    });
+  }
+
+  /** Whether a row has the next number in a column that counts the rows. */
+  private countsOn(row: Row): boolean {
+    return row.cells.some((cell, i) => {
+      const column = this.columns[i];
+      const isCount = column !== undefined && column.main === 'number' && column.mainShare === 1 && column.distinct === column.filled;
+      return isCount && amountOf(cell) === (this.last.get(i) ?? 0) + 1;
+    });
+  }
+
+  /** Bits for all that a row lacks and others have. */
+  private lackBits(filled: readonly number[]): number {
+    return this.columns.reduce(
+      (sum, { filled: cells }, i) => (filled.includes(i) || cells === 0 ? sum : sum + bitsOf(this.empty[i]!, this.count)),
+      0,
+    );
+  }
+
+  /** Whether a number stands among words, or comes again where numbers come once. */
+  private isStrange(at: number, row: Row): boolean {
+    const column = this.columns[at];
+    if (!column || column.main !== 'number') return true;
+    const again = column.counts.get(foldName(row.cells[at]!)) ?? 0;
+    return column.distinct >= column.filled * 0.9 - 1 && again > 1;
+  }
+
+  private isUnlike(cell: string, at: number): boolean {
+    const most = Math.floor(this.columns[at]!.filled * 0.1);
+    return traits.some((trait, k) => trait(cell) && this.features[at]![k]! <= most);
+  }
+
+  /** Whether other rows name this cell, in a column of which most values stand in this one. */
+  private isReferred(cell: string, at: number): boolean {
+    let others = this.referred.get(at);
+    if (!others) {
+      const own = this.columns[at]!.counts;
+      others = this.columns.flatMap((column, i) => {
+        if (i === at || column.distinct === 0) return [];
+        const keys = [...column.counts.keys()];
+        const found = keys.filter((key) => own.has(key)).length;
+        const alone = keys.filter((key) => !own.has(key) && this.alone.has(`${at} ${key}`)).length;
+        return found > 0 && found + alone >= column.distinct * 0.5 ? [i] : [];
+      });
+      this.referred.set(at, others);
+    }
+    const key = foldName(cell);
+    return others.some((i) => this.columns[i]!.counts.has(key));
+  }
+}
+
+/** Rows of one cell in the column of names cost so many bits in all their empty cells before they are taken to head a group. */
+const dearest = 5;
+const isSum = 'is a sum, not an entry';
+const isRemark = 'is a remark or the foot of a page, not an entry';
+const isHeadOfGroup = 'stands alone between the rows, as the head of a group does';
+
+/** What a remark or the foot of a page has and a name has not: by these a cell differs from the others of its column. */
+const traits: readonly ((cell: string) => boolean)[] = [
+  (cell) => /\d/.test(cell),
+  (cell) => /:(\s|$)/.test(cell),
+  (cell) => /_{3}/.test(cell),
+  (cell) => cell.length > 40,
+];
+
+/** The column of names: words that hardly come again, most of them; of such columns the first. */
+function nameColumn(columns: readonly ColumnProfile[]): number {
+  let best = 0;
+  let most = -1;
+  columns.forEach((column, i) => {
+    const worth = column.main === 'words' && column.filled > 0 ? column.distinct * column.mainShare : 0;
+    if (worth > most * 1.1 + 0.5) [best, most] = [i, worth];
+  });
+  return best;
+}
+
+/** A plain whole or decimal number; null for anything else. */
+function amountOf(cell: string): number | null {
+  if (saysNothing(cell) || !/^[-+]?\d[\d.,\s]*%?$/.test(cell)) return null;
+  const value = Number(cell.replace(/[\s%]/g, '').replace(',', '.'));
+  return Number.isFinite(value) ? value : null;
 }

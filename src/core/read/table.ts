@@ -1,13 +1,16 @@
 import { type Finding } from '../model';
 import { readFinding } from './codes';
-import { findColumns, type Columns } from './columns';
+import { saysNothing } from './cell-shape';
+import { findColumns, rivalsQuestion, type Columns } from './columns';
 import type { Row } from './delimited';
 import { fieldsOf } from './fit';
 import type { ColumnUse } from './headings';
 import { foldName, turned } from './names';
 import { textsOf } from './quoted';
 import { findParents, parentMatcher, type Listed, type ParentMatcher } from './parents';
-import { nothingRead, type ReadChoices, type ReadEntry, type Reading, type ReadLink } from './result';
+import { nothingRead, type Question, type ReadChoices, type ReadEntry, type Reading, type ReadLink } from './result';
+import { formsOf } from './references';
+import { rowStructure, type RowStructure } from './row-structure';
 import type { TableParts } from './table-parts';
 import type { ListTokens, TableTokens } from './tokens';
 import type { TreeVocabulary } from './tree-vocabulary';
@@ -24,43 +27,47 @@ export function readTable(
   choices: ReadChoices,
   vocabulary: TreeVocabulary,
 ): Reading {
-  const { all, rows, aside, openQuote } = table;
+  const { all, rows, heading, aside, openQuote } = table;
   const { words, roles } = vocabulary;
-  const columns = findColumns(rows, choices, vocabulary);
+  const found = findColumns({ rows, heading }, choices, vocabulary);
   const findings: Finding[] = [];
   if (openQuote !== null) findings.push(openQuoteFinding(openQuote));
   const notPlaced = asideTrayed(aside);
   if (aside.length > 0) findings.push(asideFinding(aside));
-  const below = columns.header ? rows.slice(1) : rows;
+  const below = found.header ? rows.slice(1) : rows;
   const body = below.filter((row) => {
-    const kept = trayLine(row, columns);
+    const kept = trayLine(row, found);
     if (kept) notPlaced.push(kept);
     return kept === null;
   });
+  const structure = rowStructure(body, found, (row) => nameOf(row, found));
+  const columns = structure ? withParent(found, structure.column) : found;
   const id = columns.columns.find(({ use }) => use === 'id');
   const counts = id !== undefined && onlyCount(body.map(({ cells }) => cells[id.index] ?? ''));
-  const known = new Set(body.map((row) => foldName(nameOf(row, columns))));
+  const known = new Set(
+    body.flatMap((row) => [foldName(nameOf(row, columns)), ...(id ? formsOf(row.cells[id.index] ?? '') : [])]),
+  );
+  known.delete('');
   const told: Told[] = [];
-  for (const row of body) {
-    const entry = toldBy(row, columns, { counts, known, findings, roles });
-    if (entry) told.push(entry);
+  const toldIn: (Told | null)[] = [];
+  for (const [i, row] of body.entries()) {
+    const entry = toldBy(row, columns, { counts, known, findings, roles }, structure?.names?.[i]);
+    toldIn.push(entry && structure ? { ...entry, wanted: '' } : entry);
+    if (entry) told.push(toldIn.at(-1)!);
     else notPlaced.push(trayed(row, `Line ${row.line} has no name.`));
   }
   const sameIds = repeatedIds(told, vocabulary);
   const match = parentMatcher(told, words);
-  const {
-    parents,
-    questions,
-    findings: found,
-    added,
-  } = findParents(told, choices.answers ?? {}, words, {
+  const resolved = findParents(told, choices.answers ?? {}, words, {
     find: match,
     onlyPairs: isOnlyPairs(columns, told, known),
   });
+  const { questions } = resolved;
+  const { parents, added } = structure ? structured(structure, toldIn, body) : resolved;
   const leading = new Set(parents.values());
   const plain = { details: [], fields: {}, role: null, parent: null };
   const entries: ReadEntry[] = [
-    ...added.map(({ id, line, name }) => ({ id, line, name, ...plain })),
+    ...added.map(({ id, line, name, parent = null }) => ({ ...plain, id, line, name, parent })),
     ...told.map(({ entry }) => ({
       ...entry,
       parent: parents.get(entry.id) ?? null,
@@ -70,15 +77,15 @@ export function readTable(
   const links = sideLinks(told, match, findings, vocabulary);
   return {
     ...nothingRead,
-    structure: columns.columns.some(({ use }) => use === 'parent') ? 'parent-column' : 'flat',
+    structure: structure?.told ?? (columns.columns.some(({ use }) => use === 'parent') ? 'parent-column' : 'flat'),
     columns: columns.columns,
     header: columns.header,
     emptyLines: tokens.emptyLines(all.length),
     entries,
     links,
     notPlaced: notPlaced.sort((a, b) => a.line - b.line),
-    questions,
-    findings: [...findings, ...sameIds, ...found].sort((a, b) => (a.line ?? 0) - (b.line ?? 0)),
+    questions: [...rivalsQuestionOf(columns, below, told, choices), ...questions],
+    findings: [...findings, ...sameIds, ...resolved.findings].sort((a, b) => (a.line ?? 0) - (b.line ?? 0)),
   };
 }
 
@@ -106,6 +113,55 @@ function isOnlyPairs({ columns }: Columns, told: readonly Told[], known: Readonl
     for (const one of way) leads.add(one);
   }
   return true;
+}
+
+/** With a column that tells what rows are under by their level or their way. */
+const withParent = (told: Columns, at: number): Columns => ({
+  ...told,
+  columns: told.columns.map((column) => (column.index === at && column.use !== 'name' ? { ...column, use: 'parent' } : column)),
+});
+
+/** What rows are under by a column of levels or ways, and the entries that only ways name. */
+function structured({ parents: above, added: steps }: RowStructure, told: readonly (Told | null)[], body: readonly Row[]) {
+  const idOf = (place: number): string | null =>
+    place === -1 ? null : place >= 0 ? (told[place]?.entry.id ?? null) : `w${-1 - place}`;
+  const parents = new Map(
+    told.flatMap((one, row): [string, string | null][] => (one ? [[one.entry.id, idOf(above[row]!)]] : [])),
+  );
+  const added = steps.map(({ name, parent, from }, k) => ({
+    id: `w${k + 1}`,
+    name,
+    line: body[from]!.line,
+    parent: idOf(parent),
+  }));
+  return { parents, added };
+}
+
+/** Which of two columns is meant, where both name whom rows stand under and they differ. */
+function rivalsQuestionOf(
+  { columns, rivals }: Columns,
+  rows: readonly Row[],
+  told: readonly Told[],
+  { answers }: ReadChoices,
+): Question[] {
+  const first = rivals && rows[rivals.rows[0]!];
+  if (!rivals || !first) return [];
+  const [one, other] = rivals.columns.map((at) => columns[at]!) as [Columns['columns'][number], Columns['columns'][number]];
+  const count = rivals.rows.length;
+  const lines = rivals.rows.slice(0, 6).map((row) => rows[row]!.line);
+  return [
+    {
+      id: rivalsQuestion,
+      line: first.line,
+      entry: told.find(({ entry }) => entry.line === first.line)?.entry.id ?? '',
+      wanted: one.header,
+      text: `“${one.header}” and “${other.header}” both name what entries stand under, and differ in ${count} ${count === 1 ? 'line' : 'lines'} (${lines.join(', ')}${count > 6 ? ' …' : ''}). Which one counts?`,
+      guess: null,
+      candidates: [],
+      options: [one, other].map(({ index, header }) => ({ value: String(index), words: `“${header}”` })),
+      answered: answers?.[rivalsQuestion] !== undefined,
+    },
+  ];
 }
 
 export const openQuoteFinding = (line: number): Finding =>
@@ -166,11 +222,11 @@ interface Telling {
   readonly roles: TreeVocabulary['roles'];
 }
 
-function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Telling): Told | null {
+function toldBy(row: Row, told: Columns, { counts, known, findings, roles }: Telling, given?: string): Told | null {
   const { columns, expected } = told;
   const cellsOf = (use: ColumnUse) =>
     columns.filter((column) => column.use === use).map((column) => row.cells[column.index] ?? '');
-  const name = nameOf(row, told);
+  const name = given ?? nameOf(row, told);
   const words = row.cells.filter(Boolean);
   if (name === '' && (words.length === 0 || !isNamelessEntry(cellsOf))) return null;
   const id = `e${row.line}`;
@@ -227,7 +283,8 @@ function withoutEmptyEnd(cells: readonly string[]): string[] {
 
 /** The parents a cell names, parted by ; / & or "and", unless all of it is the name of one. */
 function namesIn(cell: string, known: ReadonlySet<string>): string[] {
-  if (cell === '' || known.has(foldName(cell))) return cell === '' ? [] : [cell];
+  if (saysNothing(cell)) return [];
+  if (formsOf(cell).some((form) => known.has(form))) return [cell];
   return cell
     .split(/[;/&]|\sand\s/)
     .map((part) => part.trim())

@@ -2,13 +2,17 @@ import { keepable, limits, type Finding } from '../model';
 import { readFinding } from './codes';
 import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
 import { columnUseOf, type ColumnUse, type Headings } from './headings';
+import { fixedWidthRows } from './fixed-width';
+import { htmlText, isHtml } from './html';
 import { isDrawn } from './line-parts';
 import { outlineLines, type OutlineLine } from './outline-lines';
+import { plainText } from './plain-text';
 import { tableParts, type TableParts } from './table-parts';
 
 /** A text as a table: its rows from the heading on, and what stands around them. */
 export interface TableTokens extends TableParts {
-  readonly delimiter: Delimiter;
+  /** `blanks`: columns that stand under each other. */
+  readonly delimiter: Delimiter | 'blanks';
   /** Rows with anything in them, whatever they are. */
   readonly all: readonly Row[];
   /** Line where a quotation mark was opened and never closed; null where all is well. */
@@ -37,7 +41,8 @@ export class ListTokens {
     source: string,
     private readonly headings: Headings,
   ) {
-    this.text = keepable(source.replace(/^\ufeff/, ''));
+    const text = plainText(keepable(source));
+    this.text = isHtml(text) ? htmlText(text) : text;
     this.refusal = refusalOf(this.text);
   }
 
@@ -81,6 +86,9 @@ export class ListTokens {
   private readTable(): TableTokens | null {
     if (this.refusal) return null;
     const delimiter = findDelimiter(this.text, this.headings);
+    const aligned = isAligned(this.text, delimiter) ? fixedWidthRows(this.source) : null;
+    if (aligned)
+      return { delimiter: 'blanks', all: aligned, openQuote: null, ...tableParts(withoutEmptyColumns(aligned), this.headings) };
     if (!delimiter) return null;
     // Upright strokes that lead to names part no cells.
     if (delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3) return null;
@@ -88,8 +96,31 @@ export class ListTokens {
     const { openQuote } = parsed;
     // The rule below the heading of a table in plain text is no row.
     const all = delimiter === '|' ? parsed.rows.filter((row) => !isRule(row)) : parsed.rows;
-    return { delimiter, all, openQuote, ...tableParts(all, this.headings) };
+    return { delimiter, all, openQuote, ...tableParts(withoutEmptyColumns(all), this.headings) };
   }
+}
+
+/** Whether blanks may part the cells better than a delimiter: there is none, or its cells have gaps within. */
+function isAligned(text: string, delimiter: Delimiter | null): boolean {
+  if (delimiter === null) return true;
+  if (delimiter !== ',' && delimiter !== '^') return false;
+  const cells = parseDelimited(text.slice(0, 20_000), delimiter).rows.flatMap((row) => row.cells.filter(Boolean));
+  return cells.filter((cell) => /\S {2,}\S/.test(cell)).length >= cells.length * 0.3;
+}
+
+/** Rows without the columns in which no row has anything, as separators at the ends of lines leave them. O(cells). */
+function withoutEmptyColumns(rows: readonly Row[]): readonly Row[] {
+  const filled: boolean[] = [];
+  let width = 0;
+  for (const { cells } of rows) {
+    width = Math.max(width, cells.length);
+    cells.forEach((cell, i) => {
+      if (cell !== '') filled[i] = true;
+    });
+  }
+  const kept = Array.from({ length: width }, (_, i) => i).filter((i) => filled[i]);
+  if (kept.length === width) return rows;
+  return rows.map(({ line, cells }) => ({ line, cells: kept.filter((i) => i < cells.length).map((i) => cells[i]!) }));
 }
 
 const isRule = ({ cells }: Row): boolean => cells.every((cell) => /^(:?-{2,}:?)?$/.test(cell)) && cells.some(Boolean);

@@ -1,6 +1,6 @@
 import { csvRow, detailHeadings } from '../../hierarchy';
 import { byOrder, own } from '../../model';
-import { columnUseOf, foldName, ListTokens, trayHeading } from '../../read';
+import { columnUseOf, foldName, isReadWhole, ListTokens, trayHeading } from '../../read';
 import { setsInOrder, type Venn } from './model';
 import { membershipLineOf, setsLineOf } from './read/item-line';
 import { readSets } from './read/sets';
@@ -16,7 +16,7 @@ export function vennCsv(diagram: Venn): string {
   const entries = Object.values(diagram.entries).sort(byOrder);
   const details = entries.reduce((most, entry) => Math.max(most, entry.details.length), 0);
   const folded = new Set(entries.map(({ name }) => foldName(name)));
-  const numbered = folded.size < entries.length || folded.has('');
+  const same = folded.size < entries.length || folded.has('');
   const holds = (set: string) => entries.some(({ id }) => own(diagram.venn.members, id)?.includes(set));
   // One set alone would not be told from a column of something else.
   const plain =
@@ -26,21 +26,24 @@ export function vennCsv(diagram: Venn): string {
         holds(id) && columnUseOf(name, setHeadings) === null && !name.startsWith(setPrefix) && name.trim() !== '',
     );
   const headings = [
-    ...(numbered ? ['Id'] : []),
     'Name',
     ...detailHeadings(details, ['Detail']),
     ...sets.map(({ name }) => (plain ? name : setPrefix + name)),
     ...(diagram.notPlaced.length > 0 ? [trayHeading] : []),
   ];
-  const rows = entries.map((entry, i) => [
-    ...(numbered ? [String(i + 1)] : []),
+  const rows = entries.map((entry) => [
     entry.name,
     ...Array.from({ length: details }, (_, at) => entry.details[at] ?? ''),
     ...sets.map((set) => (own(diagram.venn.members, entry.id)?.includes(set.id) ? 'x' : '')),
   ]);
   const empty = Array.from({ length: headings.length - 1 }, () => '');
   const tray = diagram.notPlaced.map(({ text }) => [...empty, text]);
-  return [headings, ...rows, ...tray].map(csvRow).join('');
+  // Numbers also where a row would be taken for something beside the table.
+  const numbered = same || !isReadWhole([headings, ...rows], setHeadings);
+  const table = numbered
+    ? [['Id', ...headings], ...rows.map((row, i) => [String(i + 1), ...row]), ...tray.map((row) => ['', ...row])]
+    : [headings, ...rows, ...tray];
+  return table.map(csvRow).join('');
 }
 
 /**

@@ -1,6 +1,6 @@
 import { csvRow, detailHeadings, fieldHeading } from '../../../hierarchy';
 import { own, type Entry } from '../../../model';
-import { lineOf, quoted, trayHeading } from '../../../read';
+import { isReadWhole, lineOf, quoted, trayHeading } from '../../../read';
 import { example, type ConceptMap } from '../model';
 import { propositionLine } from '../read/grammar';
 import { mapHeadings } from '../words';
@@ -11,8 +11,16 @@ import { ideasInList, isTold, linksInList, written } from './order';
  * they are numbered and propositions name them by number. Lines of the tray come last. Read back by `readPropositions`.
  */
 export function mapCsv(diagram: ConceptMap): string {
+  const plain = isTold(diagram) ? tableOf(diagram, false) : null;
+  // Numbers also where a row would be taken for something beside the table.
+  const rows = plain && isReadWhole(plain, mapHeadings) ? plain : tableOf(diagram, true);
+  const empty = rows[0]!.slice(1).map(() => '');
+  return [...rows, ...diagram.notPlaced.map(({ text }) => [...empty, text])].map(csvRow).join('');
+}
+
+/** Heading, ideas and propositions as cells, without the lines of the tray. */
+function tableOf(diagram: ConceptMap, numbered: boolean): string[][] {
   const ideas = ideasInList(diagram);
-  const numbered = !isTold(diagram);
   const number = new Map(ideas.map(({ id }, i) => [id, String(i + 1)]));
   const details = ideas.reduce((most, idea) => Math.max(most, idea.details.length), 0);
   const fields = [...new Set(ideas.flatMap((idea) => Object.keys(idea.fields)))];
@@ -49,8 +57,7 @@ export function mapCsv(diagram: ConceptMap): string {
       ? filled(ideaRow(line.idea))
       : filled([...(numbered ? [''] : []), end(line.link.from), line.link.phrase, end(line.link.to)]),
   );
-  const empty = headings.slice(1).map(() => '');
-  return [headings, ...rows, ...diagram.notPlaced.map(({ text }) => [...empty, text])].map(csvRow).join('');
+  return [headings, ...rows];
 }
 
 /**
