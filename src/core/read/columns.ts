@@ -62,6 +62,9 @@ export function findColumns(
   );
   const byHeading = uses.includes('parent') && uses.includes('name');
   const best = bestReference(references, uses, byHeading);
+  // A word over a column that names nobody is not believed where nothing is headed as a name.
+  if (!best && !byHeading && body.length > fewestRows)
+    uses.forEach((use, i) => use === 'parent' && (uses[i] = 'field'));
   if (best) twoPart = tellBy(best, uses, twoPart, body);
   if (!uses.includes('name')) uses[nameByContent(body, uses, width)] = 'name';
   onlyOne(uses, 'name', twoPart ? 2 : 1);
@@ -102,7 +105,11 @@ function namesNobody(rows: readonly Row[]): boolean {
   const [best] = findReferences(rows.map(({ cells }) => cells));
   if (!best || best.filled < 3 || best.to[0] !== -1 || best.to.includes(0)) return false;
   const first = rows[0]!.cells[best.column] ?? '';
-  return !saysNothing(first) && foldName(first) !== foldName(rows[0]!.cells[best.key[0]!] ?? '') && best.found >= (best.filled - 1) * 0.7;
+  return (
+    !saysNothing(first) &&
+    foldName(first) !== foldName(rows[0]!.cells[best.key[0]!] ?? '') &&
+    best.found >= (best.filled - 1) * 0.7
+  );
 }
 
 /** Whether its cells make the first row a heading: unlike those below, and nobody is under it. */
@@ -126,8 +133,14 @@ function bestReference(all: readonly Reference[], uses: readonly ColumnUse[], by
   const others = byHeading ? all.filter(({ key, column }) => uses[column] !== 'name' && !key.includes(parent)) : all;
   const references = [byNumber, headed].find((some) => some.length > 0) ?? others;
   const worth = (one: Reference) =>
-    one.saved * (uses[one.column] === 'parent' ? 1.5 : uses[one.column] === 'alsoUnder' ? 0.3 : 1) * (one.found / one.filled) * Math.sqrt(one.filled);
-  return references.reduce<Reference | null>((best, one) => (best === null || worth(one) > worth(best) ? one : best), null);
+    one.saved *
+    (uses[one.column] === 'parent' ? 1.5 : uses[one.column] === 'alsoUnder' ? 0.3 : 1) *
+    (one.found / one.filled) *
+    Math.sqrt(one.filled);
+  return references.reduce<Reference | null>(
+    (best, one) => (best === null || worth(one) > worth(best) ? one : best),
+    null,
+  );
 }
 
 /** Gives the columns of a reference their uses. Returns the columns of a name in two parts. */
@@ -164,7 +177,11 @@ function tellBy(
 }
 
 /** A second column that names rows like the first: what differs in few rows is a rival, what is seldom filled tells links beside the structure. */
-function rivalsOf(references: readonly Reference[], uses: ColumnUse[], chosen: ReadChoices['columns']): Columns['rivals'] {
+function rivalsOf(
+  references: readonly Reference[],
+  uses: ColumnUse[],
+  chosen: ReadChoices['columns'],
+): Columns['rivals'] {
   const parent = uses.indexOf('parent');
   const main = references.find(({ column }) => column === parent);
   if (!main) return null;
@@ -176,7 +193,8 @@ function rivalsOf(references: readonly Reference[], uses: ColumnUse[], chosen: R
     const dense = other.found >= main.found * 0.75;
     if (dense && apart.length > 0 && uses[other.column] !== 'alsoUnder' && apart.length < both.length * 0.7)
       return { columns: parent < other.column ? [parent, other.column] : [other.column, parent], rows: apart };
-    if (!dense && apart.length >= both.length * 0.7 && both.length > 0 && !uses.includes('alsoUnder')) uses[other.column] = 'alsoUnder';
+    if (!dense && apart.length >= both.length * 0.7 && both.length > 0 && !uses.includes('alsoUnder'))
+      uses[other.column] = 'alsoUnder';
   }
   return null;
 }
@@ -217,7 +235,9 @@ function nameByContent(rows: readonly Row[], uses: readonly ColumnUse[], width: 
   const sample = rows.slice(0, looked);
   for (let i = 0; i < width; i++) {
     if (uses[i] === 'parent' || uses[i] === 'id' || uses[i] === 'alsoUnder') continue;
-    const texts = sample.map((row) => row.cells[i] ?? '').filter((cell) => classOf(cell) === 'words' || classOf(cell) === 'text');
+    const texts = sample
+      .map((row) => row.cells[i] ?? '')
+      .filter((cell) => classOf(cell) === 'words' || classOf(cell) === 'text');
     const people = texts.filter((text) => person.test(text)).length;
     const score = new Set(texts).size + people * 0.3 - i * 0.01;
     if (score > most) {

@@ -2,7 +2,7 @@ import type { Row } from './delimited';
 
 const fewestLines = 3;
 /** At least this share of lines have a gap of two blanks inside, and as many begin at the left and keep to the columns. */
-const share = 0.75;
+const share = 0.6;
 const keptTo = 0.97;
 const mostColumns = 60;
 const looked = 400;

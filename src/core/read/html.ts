@@ -7,7 +7,21 @@ const begins = /^\s*<(?:!doctype html|html|head|body|meta|table|ul|ol|div|!--)[\
 const holds = /<(?:tr|li)[\s>]/i;
 /** Markup may be nested so deep; what is deeper is passed over. */
 const deepest = 200;
-const blocks = new Set(['p', 'div', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'br', 'section', 'article', 'header', 'footer']);
+const blocks = new Set([
+  'p',
+  'div',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'br',
+  'section',
+  'article',
+  'header',
+  'footer',
+]);
 const passedOver = new Set(['style', 'script', 'head', 'template', 'title']);
 
 /** Whether a text is a table or a list in HTML. */
@@ -46,7 +60,12 @@ function walk(parent: Parent, depth: number, indent: number, out: Lines): void {
     } else if (node.nodeName === 'table') {
       addRows(node, depth, out);
     } else if (node.nodeName === 'li') {
-      const own = squeezed(node.childNodes.filter((each) => !isList(each)).map((each) => textOf(each, depth)).join(' '));
+      const own = squeezed(
+        node.childNodes
+          .filter((each) => !isList(each))
+          .map((each) => textOf(each, depth))
+          .join(' '),
+      );
       if (own !== '') out.add('  '.repeat(Math.max(0, indent - 1)) + own, node);
       for (const each of node.childNodes) if (isList(each)) walk(each as Parent, depth + 1, indent + 1, out);
     } else if (blocks.has(node.nodeName) && !hasBlocks(node)) {

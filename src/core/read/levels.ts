@@ -85,7 +85,8 @@ function levelsIn({ rows, delimiter }: TableTokens): Levels | null {
   if (!first || rows.length < 3) return null;
   const told = first.cells.map((cell) => numberedHeading(withoutRemark(cell)));
   let count = 0;
-  while (told[count] && told[count]!.words === told[0]!.words && told[count]!.number === told[0]!.number + count) count++;
+  while (told[count] && told[count]!.words === told[0]!.words && told[count]!.number === told[0]!.number + count)
+    count++;
   if (count >= 2) return { rows: rows.slice(1), heading: first, count, stepped: hasSteps(rows.slice(1), count) };
   const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   return width >= 2 && isStaircase(rows) && (delimiter !== '\t' || jumps(rows))

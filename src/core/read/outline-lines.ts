@@ -14,6 +14,8 @@ export interface OutlineLine {
 }
 
 const tabWidth = 4;
+/** A small o as a bullet, where several lines begin so. */
+const ring = /^o\s+(?=\S)/;
 
 interface Found extends OutlineLine {
   /** What the sign counts: 3 for "3." and "c)"; a letter may count as a Roman numeral too. */
@@ -26,7 +28,8 @@ interface Found extends OutlineLine {
  * as 1.2.3 where most lines have one; "24 Hour Desk" and "A. Okoro" are names. O(characters).
  */
 export function outlineLines(source: readonly string[]): OutlineLine[] {
-  const found = source.map(measure).filter((each) => each.whole !== '');
+  const isRing = source.filter((line) => ring.test(line.trimStart())).length >= Math.max(2, source.length * 0.15);
+  const found = source.map((line, i) => measure(line, i, isRing)).filter((each) => each.whole !== '');
   const numbered = found.filter((each) => each.sign === 'number');
   const byLevels = numbered.some((each) => each.levels > 1) && numbered.length >= found.length * 0.6;
   const counting = runs(found);
@@ -43,7 +46,7 @@ export function outlineLines(source: readonly string[]): OutlineLine[] {
   });
 }
 
-function measure(source: string, i: number): Found {
+function measure(source: string, i: number, isRing: boolean): Found {
   let indent = 0;
   let at = 0;
   // Lines drawn before names, as listings of folders have them, are indents.
@@ -61,7 +64,7 @@ function measure(source: string, i: number): Found {
   if (head) return { ...plain, sign: 'heading', levels: head[1]!.length, text: after(head) };
   const several = repeated.exec(whole);
   if (several) return { ...plain, sign: 'bullet', indent: indent + several[0].trim().length - 1, text: after(several) };
-  const dot = bullet.exec(whole);
+  const dot = bullet.exec(whole) ?? (isRing ? ring.exec(whole) : null);
   if (dot) return { ...plain, sign: 'bullet', text: after(dot) };
   const count = number.exec(whole);
   if (count) {

@@ -19,7 +19,12 @@ export interface Resolved {
   readonly questions: readonly Question[];
   readonly findings: readonly Finding[];
   /** Superiors to be added at the top because the user said so. */
-  readonly added: readonly { readonly id: string; readonly name: string; readonly line: number; readonly parent?: string | null }[];
+  readonly added: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly line: number;
+    readonly parent?: string | null;
+  }[];
 }
 
 type Match = { readonly sure: boolean; readonly why: string; readonly entries: readonly Listed[] };

@@ -1,14 +1,51 @@
 import { foldName } from './names';
 
 /** Signs that part the steps of a path, the plainest last. */
-const signs = [' > ', ' » ', ' :: ', ' → ', ' -> ', ' | ', ' / ', ' \\ ', '\\', ' › ', '>', '»', '::', '→', '/', '|', ' - ', ' – ', '.'] as const;
+const signs = [
+  ' > ',
+  ' » ',
+  ' :: ',
+  ' → ',
+  ' -> ',
+  ' | ',
+  ' / ',
+  ' \\ ',
+  '\\',
+  ' › ',
+  '>',
+  '»',
+  '::',
+  '→',
+  '/',
+  '|',
+  ' - ',
+  ' – ',
+  '.',
+] as const;
 /** In lines of text a sign must stand alone, and may point back. */
-export const signsInLines = [' > ', ' » ', ' :: ', ' → ', ' -> ', ' | ', ' / ', ' \\ ', ' › ', ' - ', ' – ', ' < ', ' ← '] as const;
+export const signsInLines = [
+  ' > ',
+  ' » ',
+  ' :: ',
+  ' → ',
+  ' -> ',
+  ' | ',
+  ' / ',
+  ' \\ ',
+  ' › ',
+  ' - ',
+  ' – ',
+  ' < ',
+  ' ← ',
+] as const;
 
 const least = { parted: 0.4, known: 0.6 };
 
 export const stepsOf = (cell: string, sign: string): string[] =>
-  cell.split(sign).map((step) => step.trim()).filter((step) => step !== '');
+  cell
+    .split(sign)
+    .map((step) => step.trim())
+    .filter((step) => step !== '');
 
 /** Whole ways to the entries of rows, from the top; the row's own name is the last step. */
 export interface Paths {
@@ -23,7 +60,11 @@ const keyOf = (steps: readonly string[]): string => steps.map(foldName).join('\n
  * The column of a table that tells the way to each row from the top, with or without the row's own name at its end; null for none. It is one where most ways
  * above a row are ways of other rows too. `names`: the names of the rows, null where the way alone names them. O(cells).
  */
-export function findPaths(body: readonly (readonly string[])[], names: readonly string[] | null, columns: readonly number[]): Paths | null {
+export function findPaths(
+  body: readonly (readonly string[])[],
+  names: readonly string[] | null,
+  columns: readonly number[],
+): Paths | null {
   let best: { paths: Paths; share: number } | null = null;
   for (const column of columns)
     for (const sign of signs) {
@@ -32,14 +73,19 @@ export function findPaths(body: readonly (readonly string[])[], names: readonly 
       const parted = cells.filter((cell) => cell.includes(sign)).length;
       if (parted < 2 || parted < filled * least.parted) continue;
       const steps = cells.map((cell) => stepsOf(cell, sign));
-      const own = names && steps.filter((way, i) => way.length > 0 && foldName(way.at(-1)!) === foldName(names[i]!)).length;
+      const own =
+        names && steps.filter((way, i) => way.length > 0 && foldName(way.at(-1)!) === foldName(names[i]!)).length;
       const withSelf = own === null || own >= filled * 0.8;
       const ways = withSelf ? steps : steps.map((way, i) => [...way, names![i]!]);
       const known = new Set(ways.map(keyOf));
       const below = ways.filter((way) => way.length > 1);
       const found = below.filter((way) => known.has(keyOf(way.slice(0, -1)))).length;
       const share = below.length === 0 ? 0 : found / below.length;
-      if (share >= least.known && new Set(ways.map((way) => way.length)).size > 1 && (best === null || share > best.share))
+      if (
+        share >= least.known &&
+        new Set(ways.map((way) => way.length)).size > 1 &&
+        (best === null || share > best.share)
+      )
         best = { paths: { column, ways }, share };
     }
   return best?.paths ?? null;

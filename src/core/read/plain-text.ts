@@ -2,21 +2,31 @@
 const unseen = /[\u00ad\u200b\u2060\ufeff]/g;
 
 const quotedLine = /^\s*>(?=[>\s]|$)/;
-/** How many lines of a quoted mail begin with its sign, at least: 0.9. */
-const quotedShare = 0.9;
+/** How many lines of a quoted mail begin with its sign, at least. */
+const quotedShare = 0.6;
+
+/** Whether a line that is quoted stands right at one that is not. */
+const isMixed = (lines: readonly string[]): boolean =>
+  lines.some((line, i) => {
+    const before = lines[i - 1] ?? '';
+    return line.trim() !== '' && before.trim() !== '' && quotedLine.test(line) !== quotedLine.test(before);
+  });
 
 /**
  * The text of a list without what its way through mail and web pages left in it: unseen signs, and the signs before every line of a quoted mail, as often as
- * all of its lines have them. Lines stay where they are. O(characters).
+ * they stand there. What is not quoted is parted from it by an empty line; else the signs are bullets. Lines stay where they are. O(characters).
  */
 export function plainText(source: string): string {
   let text = source.replace(unseen, '');
   while (text.includes('>')) {
     const lines = text.split(/(\r\n|\r|\n)/);
-    const told = lines.filter((line, i) => i % 2 === 0 && line.trim() !== '');
+    const plain = lines.filter((_, i) => i % 2 === 0);
+    const told = plain.filter((line) => line.trim() !== '');
     const begun = told.filter((line) => quotedLine.test(line)).length;
-    if (told.length < 2 || begun < Math.max(2, told.length * quotedShare)) break;
-    const shorter = lines.map((line, i) => (i % 2 === 0 ? line.replace(/^\s*> ?/, '') : line)).join('');
+    if (told.length < 2 || begun < Math.max(2, told.length * quotedShare) || isMixed(plain)) break;
+    const shorter = lines
+      .map((line, i) => (i % 2 === 0 && quotedLine.test(line) ? line.replace(/^\s*> ?/, '') : line))
+      .join('');
     if (shorter === text) break;
     text = shorter;
   }

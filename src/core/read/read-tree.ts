@@ -7,7 +7,8 @@ import { foldName } from './names';
 import { readLevels } from './levels';
 import { readOutline } from './outline';
 import { nothingRead, type Column, type ReadChoices, type Reading } from './result';
-import { readTable } from './table';
+import { rowStructure } from './row-structure';
+import { nameOf, readTable } from './table';
 import type { ListTokens, TableTokens } from './tokens';
 import type { TreeVocabulary } from './tree-vocabulary';
 
@@ -35,12 +36,16 @@ function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocab
   if (!table || choices.structure === 'table') return table;
   const rows = table.rows.length > mostLookedAt ? table.rows.slice(0, mostLookedAt) : table.rows;
   const { heading } = table;
-  const { columns, header, borneOut } = findColumns({ rows, heading }, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
+  const found = findColumns({ rows, heading }, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
+  const { columns, header, borneOut } = found;
   if (borneOut) return table;
   const told = columns.some((column) => column.use === 'parent');
   const isAligned = table.delimiter === 'blanks';
-  const indented = isAligned ? 0 : tokens.source.filter((line) => /^[ \t]+\S/.test(line)).length;
+  // One blank before a cell is not yet an indent.
+  const indented = isAligned ? 0 : tokens.source.filter((line) => /^( {2,}|\t+)\S/.test(line)).length;
   const isIndented = indented > rows.length * 0.2;
+  if (!isIndented && !told && rowStructure(header ? rows.slice(1) : rows, found, (row) => nameOf(row, found)))
+    return table;
   const known = rows[0]?.cells.filter((cell) => columnUseOf(cell, vocabulary.headings) !== null).length ?? 0;
   if (isIndented && (!header || (known < 2 && !told))) return null;
   // Commas stand in many a line that is none of a table.

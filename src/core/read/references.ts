@@ -13,7 +13,10 @@ export function formsOf(cell: string): string[] {
   if (mail) add(mail);
   const sort = classOf(cell);
   if (sort === 'number' || sort === 'code') {
-    const plain = cell.trim().toLowerCase().replace(/[.)]+$/, '');
+    const plain = cell
+      .trim()
+      .toLowerCase()
+      .replace(/[.)]+$/, '');
     const parts = /^([^\d]*?)[-/.# ]*0*(\d+)$/.exec(plain);
     if (parts) {
       add(`${parts[1]!.replace(/[^\p{L}]/gu, '')}${parts[2]!}`);
@@ -50,7 +53,8 @@ export interface Reference {
 const looked = 2000;
 const mostColumns = 40;
 /** What makes a key, a reference and a forest, as shares of rows or cells. */
-const least = { keyFilled: 0.6, keyDistinct: 0.8, found: 0.55 };
+const least = { keyFilled: 0.6, keyDistinct: 0.8, found: 0.55, someFound: 0.3 };
+const mostUnknown = 2;
 const mostRings = 0.35;
 const letterBits = 4.5;
 const digitBits = 3.3;
@@ -61,11 +65,16 @@ const digitBits = 3.3;
  */
 export function findReferences(body: readonly (readonly string[])[], { inTwoParts = true } = {}): Reference[] {
   const rows = body.slice(0, looked);
-  const width = Math.min(mostColumns, rows.reduce((most, cells) => Math.max(most, cells.length), 0));
+  const width = Math.min(
+    mostColumns,
+    rows.reduce((most, cells) => Math.max(most, cells.length), 0),
+  );
   const columns = Array.from({ length: width }, (_, i) => rows.map((cells) => cells[i] ?? ''));
   const profiles = columns.map(profileOf);
   const found: Reference[] = [];
-  const keys: { key: number[]; cells: string[] }[] = profiles.flatMap((profile, i) => (isKey(profile, rows.length) ? [{ key: [i], cells: columns[i]! }] : []));
+  const keys: { key: number[]; cells: string[] }[] = profiles.flatMap((profile, i) =>
+    isKey(profile, rows.length) ? [{ key: [i], cells: columns[i]! }] : [],
+  );
   const try_ = (loosely: boolean) => {
     for (const { key, cells } of keys) {
       const index = new Key(cells, loosely);
@@ -85,13 +94,26 @@ export function findReferences(body: readonly (readonly string[])[], { inTwoPart
 }
 
 const isKey = ({ filled, distinct, main }: ColumnProfile, rows: number): boolean =>
-  main !== 'date' && main !== 'sign' && filled >= rows * least.keyFilled && filled >= 2 && distinct >= filled * least.keyDistinct;
+  main !== 'date' &&
+  main !== 'sign' &&
+  filled >= rows * least.keyFilled &&
+  filled >= 2 &&
+  distinct >= filled * least.keyDistinct;
 
 /** Neighbouring columns of words that together hardly come again, written either way round. */
-function namesInTwoParts(columns: readonly string[][], profiles: readonly ColumnProfile[], rows: number): { key: number[]; cells: string[] }[] {
+function namesInTwoParts(
+  columns: readonly string[][],
+  profiles: readonly ColumnProfile[],
+  rows: number,
+): { key: number[]; cells: string[] }[] {
   return profiles.slice(1).flatMap((second, k) => {
     const first = profiles[k]!;
-    if (first.main !== 'words' || second.main !== 'words' || Math.max(first.filled, second.filled) < rows * least.keyFilled) return [];
+    if (
+      first.main !== 'words' ||
+      second.main !== 'words' ||
+      Math.max(first.filled, second.filled) < rows * least.keyFilled
+    )
+      return [];
     return [
       [k, k + 1],
       [k + 1, k],
@@ -130,6 +152,7 @@ class Key {
 }
 
 function referenceTo(index: Key, key: readonly number[], column: readonly string[], at: number): Reference | null {
+  const unknown = new Set<string>();
   let filled = 0;
   let found = 0;
   let own = 0;
@@ -141,6 +164,7 @@ function referenceTo(index: Key, key: readonly number[], column: readonly string
     const named = index.find(cell);
     const cost = cell.length * (/\p{L}/u.test(cell) ? letterBits : digitBits);
     if (named < 0) {
+      unknown.add(cell);
       saved -= Math.min(cost, letterBits * 2);
       return -1;
     }
@@ -152,7 +176,9 @@ function referenceTo(index: Key, key: readonly number[], column: readonly string
     saved += Math.max(0.5, cost - rowBits);
     return named;
   });
-  if (found - own < 1 || found < filled * least.found || own > Math.max(1, found * 0.3)) return null;
+  // Those at the top may have no row of their own.
+  const isFound = found >= filled * least.found || (unknown.size <= mostUnknown && found >= filled * least.someFound);
+  if (found - own < 1 || !isFound || own > Math.max(1, found * 0.3)) return null;
   const rings = ringShare(to);
   if (rings > mostRings || to.every((row) => row >= 0)) return null;
   return { key, column: at, filled, found, to, saved: saved * (1 - rings), rings };

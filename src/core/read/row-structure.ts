@@ -18,28 +18,49 @@ export interface RowStructure {
 }
 
 /** Null where no column tells levels or ways. O(cells × signs). */
-export function rowStructure(body: readonly Row[], { columns, twoPart }: Columns, nameOf: (row: Row) => string): RowStructure | null {
+export function rowStructure(
+  body: readonly Row[],
+  { columns, twoPart }: Columns,
+  nameOf: (row: Row) => string,
+): RowStructure | null {
   const parent = columns.find(({ use }) => use === 'parent');
-  if (parent && namesRows(body, columns, parent.index, nameOf)) return null;
-  const free = parent ? [parent.index] : columns.flatMap(({ use, index }) => (['field', 'detail', 'id'].includes(use) ? [index] : []));
+  const named = parent ? namedShare(body, columns, parent.index, nameOf) : 0;
+  if (named > mostNamed) return null;
+  const free = parent
+    ? [parent.index]
+    : columns.flatMap(({ use, index }) => (['field', 'detail', 'id'].includes(use) ? [index] : []));
   for (const column of free) {
-    const parents = parentsByLevel(body.map(({ cells }) => cells[column] ?? ''));
+    const parents = named > leastNamed ? null : parentsByLevel(body.map(({ cells }) => cells[column] ?? ''));
     if (parents) return { told: 'level-column', column, names: null, parents, added: [] };
   }
   const cells = body.map((row) => row.cells);
   const names = body.map(nameOf);
   const own = columns.find(({ use }) => use === 'name');
-  const found = findPaths(cells, names, free) ?? (own && !twoPart && !parent ? findPaths(cells, null, [own.index]) : null);
+  const found =
+    findPaths(cells, names, free) ?? (own && !twoPart && !parent ? findPaths(cells, null, [own.index]) : null);
   return found && byPaths(found.column, found.ways, found.column === own?.index);
 }
 
-/** Whether most cells of a column name rows, so that they tell the structure themselves. */
-function namesRows(body: readonly Row[], columns: Columns['columns'], at: number, nameOf: (row: Row) => string): boolean {
+/** Where so many cells of superiors name rows, they tell the structure themselves; where more than so many do, no numbers of levels are looked for. */
+const mostNamed = 0.97;
+const leastNamed = 0.3;
+
+/** The share of a column's cells that name rows. */
+function namedShare(
+  body: readonly Row[],
+  columns: Columns['columns'],
+  at: number,
+  nameOf: (row: Row) => string,
+): number {
   const id = columns.find(({ use }) => use === 'id');
-  const known = new Set(body.flatMap((row) => [foldName(nameOf(row)), ...(id ? formsOf(row.cells[id.index] ?? '') : [])]));
+  const known = new Set(
+    body.flatMap((row) => [foldName(nameOf(row)), ...(id ? formsOf(row.cells[id.index] ?? '') : [])]),
+  );
   known.delete('');
   const told = body.map(({ cells }) => cells[at] ?? '').filter((cell) => cell !== '');
-  return told.length === 0 || told.filter((cell) => formsOf(cell).some((form) => known.has(form))).length >= told.length * 0.3;
+  return told.length === 0
+    ? 1
+    : told.filter((cell) => formsOf(cell).some((form) => known.has(form))).length / told.length;
 }
 
 function byPaths(column: number, ways: readonly (readonly string[])[], named: boolean): RowStructure {
@@ -56,6 +77,8 @@ function byPaths(column: number, ways: readonly (readonly string[])[], named: bo
     placeOf.set(node, -2 - added.length);
     added.push({ name, parent: place(parent), from });
   });
-  const parents = of.map((node, row) => (node < 0 ? -1 : rowOf.get(node) === row ? place(nodes[node]!.parent) : place(nodes[node]!.parent)));
+  const parents = of.map((node, row) =>
+    node < 0 ? -1 : rowOf.get(node) === row ? place(nodes[node]!.parent) : place(nodes[node]!.parent),
+  );
   return { told: 'path-column', column, names: named ? ways.map((way) => way.at(-1) ?? '') : null, parents, added };
 }

@@ -95,6 +95,8 @@ function headingBits(first: Row, body: readonly Row[], headings: Headings): numb
       bits += forKnownWord;
     }
     if (column.filled < 2) continue;
+    const cells = body.flatMap((row) => row.cells[i] || []);
+    bits += Math.min(mostForCell, looksOff(cell, cells));
     const told = classOf(cell);
     const ofClass = column.classes.get(told) ?? 0;
     if (told === 'words' || told === 'text' || told === 'code') {
@@ -103,6 +105,7 @@ function headingBits(first: Row, body: readonly Row[], headings: Headings): numb
     } else if (ofClass > 0 && told !== 'sign') bits -= mostForCell / 2;
     const key = foldName(cell) || cell;
     const again = column.counts.get(key) ?? 0;
+    if (told === 'words' && isElsewhere(key, i, body)) bits -= againstRepeated;
     if (again > 0 && !isSameRow(first, body)) bits -= againstRepeated;
     else if (column.distinct < column.filled * 0.8 && ofClass > 0) {
       const once = [...column.counts.values()].filter((count) => count === 1).length;
@@ -111,6 +114,27 @@ function headingBits(first: Row, body: readonly Row[], headings: Headings): numb
   }
   return known >= 2 ? Math.max(bits, forKnownWord) : bits;
 }
+
+/** Whether a value stands in another column further down. */
+const isElsewhere = (key: string, at: number, body: readonly Row[]): boolean =>
+  body.some(({ cells }) => cells.some((cell, i) => i !== at && cell !== '' && foldName(cell) === key));
+
+/** What nearly all cells of a column have and a heading lacks, or the other way round: signs within, and capitals throughout. Bits. */
+function looksOff(cell: string, cells: readonly string[]): number {
+  let bits = 0;
+  for (const look of looks) {
+    const has = look(cell);
+    const same = cells.filter((other) => look(other) === has).length;
+    if (same <= cells.length * 0.15) bits = Math.max(bits, bitsOf(same, cells.length) - 0.5);
+  }
+  return bits;
+}
+const looks: readonly ((cell: string) => boolean)[] = [
+  (cell) => /\p{Lu}{3}/u.test(cell) && !/\p{Ll}/u.test(cell),
+  (cell) => /^\p{Lu}/u.test(cell),
+  (cell) => / /.test(cell),
+  (cell) => /[/>»→\\|]|::/.test(cell),
+];
 
 const isSameRow = (first: Row, body: readonly Row[]): boolean => body.some((row) => isRepeated(row, first));
 const isRepeated = (row: Row, heading: Row): boolean =>
@@ -129,6 +153,7 @@ class OddRows {
   private since = 0;
   private readonly sums = new Map<number, number>();
   private readonly last = new Map<number, number>();
+  private readonly largest = new Map<number, number>();
   /** Cells that have a row for themselves, by column. */
   private readonly alone = new Set<string>();
   /** By column: in which others its values stand too. */
@@ -138,7 +163,7 @@ class OddRows {
     private readonly heading: Row,
     rows: readonly Row[],
   ) {
-    const sample = rows.slice(0, looked);
+    const sample = rows.slice(0, looked).filter((row) => !isRepeated(row, heading));
     this.usual = usualOf(sample.map(filledIn));
     const full = sample.filter((row) => filledIn(row) >= Math.min(2, this.usual));
     const width = Math.max(0, ...full.slice(0, 50).map(({ cells }) => cells.length), heading.cells.length);
@@ -165,6 +190,7 @@ class OddRows {
         if (value === null) return;
         this.sums.set(i, (this.sums.get(i) ?? 0) + value);
         this.last.set(i, value);
+        this.largest.set(i, Math.max(value, this.largest.get(i) ?? value));
       });
     } else if (why === isSum) this.since = 0;
     return why;
@@ -184,6 +210,7 @@ class OddRows {
     if (this.usual < 2) return unlike ? isRemark : null;
     if (this.isReferred(cell, at)) return null;
     if (unlike) return isRemark;
+    if (this.alone.size > this.count * mostAlone) return null;
     if (at !== this.name) return isHeadOfGroup;
     return this.lackBits(filled) > dearest ? isHeadOfGroup : null;
   }
@@ -198,11 +225,14 @@ class OddRows {
       return false;
     if (amountOf(row.cells[at]!) !== null || this.entries < 2 || this.isReferred(row.cells[at]!, at)) return false;
     if (rest.length === 1 && this.lackBits(filled) > dearest * 1.5 && this.isStrange(rest[0]![0], row)) return true;
+    if (rest.every(([i]) => this.isOfWords(i))) return true;
     return rest.every(([i, value]) => {
       const column = this.columns[i];
       const counts = value === this.entries || value === this.since;
       if (!column || column.main !== 'number' || column.filled < this.count * 0.5) return counts;
-      if (column.distinct > 1 && Math.abs(value! - (this.sums.get(i) ?? 0)) < 0.005) return true;
+      const isTotal = column.distinct > 1 && Math.abs(value! - (this.sums.get(i) ?? 0)) < 0.005;
+      if (isTotal && (filled.length < this.usual || (this.entries > 3 && value! > (this.largest.get(i) ?? 0))))
+        return true;
       // In a column of numbers a count may be a number like the others: here the row lacks what others have, and numbers do not merely go on.
       return counts && filled.length < this.usual && this.last.get(i) !== value! - 1;
     });
@@ -212,7 +242,8 @@ class OddRows {
   private countsOn(row: Row): boolean {
     return row.cells.some((cell, i) => {
       const column = this.columns[i];
-      const isCount = column !== undefined && column.main === 'number' && column.mainShare === 1 && column.distinct === column.filled;
+      const isCount =
+        column !== undefined && column.main === 'number' && column.mainShare === 1 && column.distinct === column.filled;
       return isCount && amountOf(cell) === (this.last.get(i) ?? 0) + 1;
     });
   }
@@ -220,9 +251,18 @@ class OddRows {
   /** Bits for all that a row lacks and others have. */
   private lackBits(filled: readonly number[]): number {
     return this.columns.reduce(
-      (sum, { filled: cells }, i) => (filled.includes(i) || cells === 0 ? sum : sum + bitsOf(this.empty[i]!, this.count)),
+      (sum, { filled: cells }, i) =>
+        filled.includes(i) || cells === 0 ? sum : sum + bitsOf(this.empty[i]!, this.count),
       0,
     );
+  }
+
+  /** Whether all cells of a column are words, so that a number among them is none of an entry. */
+  private isOfWords(at: number): boolean {
+    const column = this.columns[at];
+    if (!column || column.filled < 5) return false;
+    const numbers = (column.classes.get('number') ?? 0) + (column.classes.get('code') ?? 0);
+    return numbers <= Math.max(2, column.filled * 0.1) && (column.classes.get('words') ?? 0) >= column.filled * 0.7;
   }
 
   /** Whether a number stands among words, or comes again where numbers come once. */
@@ -234,8 +274,13 @@ class OddRows {
   }
 
   private isUnlike(cell: string, at: number): boolean {
-    const most = Math.floor(this.columns[at]!.filled * 0.1);
-    return traits.some((trait, k) => trait(cell) && this.features[at]![k]! <= most);
+    // Columns of rows that have one cell each are alike, and such rows are among those that were looked at.
+    const isEach = this.usual < 2;
+    const filled = isEach ? this.columns.reduce((sum, column) => sum + column.filled, 0) : this.columns[at]!.filled;
+    const have = (k: number): number =>
+      isEach ? this.features.reduce((sum, counts) => sum + counts[k]!, 0) - 1 : this.features[at]![k]!;
+    const most = Math.max(isEach ? 1 : 0, Math.floor(filled * 0.1));
+    return traits.some((trait, k) => trait(cell) && have(k) <= most);
   }
 
   /** Whether other rows name this cell, in a column of which most values stand in this one. */
@@ -257,6 +302,8 @@ class OddRows {
   }
 }
 
+/** Where more rows than this share stand alone, that is how the table is. */
+const mostAlone = 0.3;
 /** Rows of one cell in the column of names cost so many bits in all their empty cells before they are taken to head a group. */
 const dearest = 5;
 const isSum = 'is a sum, not an entry';

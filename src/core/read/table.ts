@@ -118,11 +118,17 @@ function isOnlyPairs({ columns }: Columns, told: readonly Told[], known: Readonl
 /** With a column that tells what rows are under by their level or their way. */
 const withParent = (told: Columns, at: number): Columns => ({
   ...told,
-  columns: told.columns.map((column) => (column.index === at && column.use !== 'name' ? { ...column, use: 'parent' } : column)),
+  columns: told.columns.map((column) =>
+    column.index === at && column.use !== 'name' ? { ...column, use: 'parent' } : column,
+  ),
 });
 
 /** What rows are under by a column of levels or ways, and the entries that only ways name. */
-function structured({ parents: above, added: steps }: RowStructure, told: readonly (Told | null)[], body: readonly Row[]) {
+function structured(
+  { parents: above, added: steps }: RowStructure,
+  told: readonly (Told | null)[],
+  body: readonly Row[],
+) {
   const idOf = (place: number): string | null =>
     place === -1 ? null : place >= 0 ? (told[place]?.entry.id ?? null) : `w${-1 - place}`;
   const parents = new Map(
@@ -146,7 +152,10 @@ function rivalsQuestionOf(
 ): Question[] {
   const first = rivals && rows[rivals.rows[0]!];
   if (!rivals || !first) return [];
-  const [one, other] = rivals.columns.map((at) => columns[at]!) as [Columns['columns'][number], Columns['columns'][number]];
+  const [one, other] = rivals.columns.map((at) => columns[at]!) as [
+    Columns['columns'][number],
+    Columns['columns'][number],
+  ];
   const count = rivals.rows.length;
   const lines = rivals.rows.slice(0, 6).map((row) => rows[row]!.line);
   return [
@@ -198,7 +207,7 @@ export function asideFinding(aside: TableParts['aside']): Finding {
   return readFinding('beside-table', 'note', message, { line: lines[0]! });
 }
 
-function nameOf(row: Row, { columns, twoPart }: Columns): string {
+export function nameOf(row: Row, { columns, twoPart }: Columns): string {
   if (twoPart) return `${row.cells[twoPart.first] ?? ''} ${row.cells[twoPart.last] ?? ''}`.trim();
   const column = columns.find(({ use }) => use === 'name');
   const told = column ? (row.cells[column.index] ?? '') : '';

@@ -88,14 +88,19 @@ export class ListTokens {
     const delimiter = findDelimiter(this.text, this.headings);
     const aligned = isAligned(this.text, delimiter) ? fixedWidthRows(this.source) : null;
     if (aligned)
-      return { delimiter: 'blanks', all: aligned, openQuote: null, ...tableParts(withoutEmptyColumns(aligned), this.headings) };
+      return {
+        delimiter: 'blanks',
+        all: aligned,
+        openQuote: null,
+        ...tableParts(withoutEmptyColumns(aligned), this.headings),
+      };
     if (!delimiter) return null;
     // Upright strokes that lead to names part no cells.
     if (delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3) return null;
     const parsed = parseDelimited(this.text, delimiter);
     const { openQuote } = parsed;
     // The rule below the heading of a table in plain text is no row.
-    const all = delimiter === '|' ? parsed.rows.filter((row) => !isRule(row)) : parsed.rows;
+    const all = delimiter === '|' ? withoutEdges(parsed.rows).filter((row) => !isRule(row)) : parsed.rows;
     return { delimiter, all, openQuote, ...tableParts(withoutEmptyColumns(all), this.headings) };
   }
 }
@@ -121,6 +126,16 @@ function withoutEmptyColumns(rows: readonly Row[]): readonly Row[] {
   const kept = Array.from({ length: width }, (_, i) => i).filter((i) => filled[i]);
   if (kept.length === width) return rows;
   return rows.map(({ line, cells }) => ({ line, cells: kept.filter((i) => i < cells.length).map((i) => cells[i]!) }));
+}
+
+/** Rows without the empty cell before a stroke at the left edge, where most rows have one. */
+function withoutEdges(rows: readonly Row[]): readonly Row[] {
+  const parted = rows.filter(({ cells }) => cells.length > 1);
+  if (parted.filter(({ cells }) => cells[0] === '').length < parted.length * 0.9) return rows;
+  const drawn = parted.filter(({ cells }) => cells.at(-1) === '').length >= parted.length * 0.9;
+  return drawn
+    ? rows.map((row) => (row.cells.length > 1 && row.cells[0] === '' ? { ...row, cells: row.cells.slice(1) } : row))
+    : rows;
 }
 
 const isRule = ({ cells }: Row): boolean => cells.every((cell) => /^(:?-{2,}:?)?$/.test(cell)) && cells.some(Boolean);
