@@ -130,7 +130,9 @@ function bestReference(all: readonly Reference[], uses: readonly ColumnUse[], by
   const byNumber = headed.filter(({ key }) => uses[key[0]!] === 'id');
   const parent = uses.indexOf('parent');
   // What is headed as a name refers to nothing, and what is headed as a superior is no key.
-  const others = byHeading ? all.filter(({ key, column }) => uses[column] !== 'name' && !key.includes(parent)) : all;
+  const others = byHeading
+    ? all.filter(({ key, column }) => !['name', 'alsoUnder'].includes(uses[column]!) && !key.includes(parent))
+    : all;
   const references = [byNumber, headed].find((some) => some.length > 0) ?? others;
   const worth = (one: Reference) =>
     one.saved *

@@ -4,13 +4,17 @@ import { quoted, quotedAt } from './quoted';
 /** Signs before the name of a line. None of these patterns goes back over what it has passed. */
 export const bullet = /^(?:[-*+•◦▪‣–·○●■□➢>]\s+|[•◦▪‣○●■□➢])/u;
 /** "│   ├── ", or "|  |- " in plain letters. */
-export const branches = /^[\s│├└┬─╰╭┌|`+]*(?:[├└╰╭┌┬]─*|[|`+]-+)\s*(?=\S)/u;
+export const branches = /^[\s│║├└┬─╰╭┌╠╚╔═|`+\\]*(?:[├└╰╭┌┬╠╚╔][─═]*|[|`+\\]-+)\s*(?=\S)/u;
+/** A line that only goes on with what is drawn. */
+export const onlyDrawn = /^[\s│║|]+$/u;
 /** Whether a line of a list begins with lines drawn before its name. */
 export const isDrawn = (source: string): boolean => branches.test(source);
 /** "** ", "-- " or ">> ": as many levels as signs. */
 export const repeated = /^(?:\*{2,}|-{2,}|>{2,}|\+{2,}|•{2,})\s+/u;
-export const number = /^(\d+(?:\.\d+)*)([.)]?)\s+/;
-export const letter = /^([a-zA-Z]|[ivxIVX]{1,5})[.)]\s+/;
+/** "....": dots for indents. */
+export const dotted = /^\.{2,}(?=[^.\s])/;
+export const number = /^\(?(\d+(?:\.\d+)*)([.)]?)\s+/;
+export const letter = /^\(?([a-zA-Z]|[ivxIVX]{1,5})[.)]\s+/;
 export const heading = /^(#{1,6})\s+/;
 
 export interface Parts {
@@ -94,7 +98,7 @@ const isBlank = (sign: string): boolean => /\s/.test(sign);
 
 /** The line without any sign before its name, whatever its neighbours are. */
 export function withoutMarks(line: string): string {
-  for (const sign of [heading, repeated, bullet, number, letter, branches]) {
+  for (const sign of [heading, repeated, dotted, bullet, number, letter, branches]) {
     const found = sign.exec(line);
     if (found) return line.slice(found[0].length).trim();
   }

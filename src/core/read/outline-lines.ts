@@ -1,4 +1,4 @@
-import { branches, bullet, heading, letter, number, repeated } from './line-parts';
+import { branches, bullet, dotted, heading, isDrawn, letter, number, onlyDrawn, repeated } from './line-parts';
 
 export interface OutlineLine {
   readonly line: number;
@@ -11,15 +11,25 @@ export interface OutlineLine {
   readonly sign: 'bullet' | 'number' | 'letter' | 'heading' | null;
   /** Levels told by a number such as 1.2.3, or by the signs of a heading; 0 for none. */
   readonly levels: number;
+  /** What the sign may be: a bullet as it is with 0; the manner of a number or letter ("1.", "a)", "(i)") and what it counts, a letter as a Roman numeral too. */
+  readonly marks: readonly Mark[];
+}
+
+export interface Mark {
+  readonly style: string;
+  readonly count: number;
 }
 
 const tabWidth = 4;
 /** A small o as a bullet, where several lines begin so. */
 const ring = /^o\s+(?=\S)/;
+const leastRings = 0.15;
+/** Where this share of lines counts, letters that begin to count are signs everywhere. */
+const mostlyCounting = 0.5;
+/** A line below a heading that only underlines it. */
+const underline = /^(?:={3,}|-{3,}|~{3,})$/;
 
 interface Found extends OutlineLine {
-  /** What the sign counts: 3 for "3." and "c)"; a letter may count as a Roman numeral too. */
-  readonly counts: readonly number[];
   readonly pointed: boolean;
 }
 
@@ -28,25 +38,38 @@ interface Found extends OutlineLine {
  * as 1.2.3 where most lines have one; "24 Hour Desk" and "A. Okoro" are names. O(characters).
  */
 export function outlineLines(source: readonly string[]): OutlineLine[] {
-  const isRing = source.filter((line) => ring.test(line.trimStart())).length >= Math.max(2, source.length * 0.15);
-  const found = source.map((line, i) => measure(line, i, isRing)).filter((each) => each.whole !== '');
+  const drawn = source.filter(isDrawn).length >= 2;
+  const rings = source.filter((line) => ring.test(line.trimStart())).length;
+  const hasRings = rings >= Math.max(2, source.length * leastRings);
+  const found = withUnderlined(
+    source
+      .map((line, i) => measure(line, i, hasRings))
+      .filter((each) => each.whole !== '' && !(drawn && onlyDrawn.test(each.whole))),
+  );
   const numbered = found.filter((each) => each.sign === 'number');
   const byLevels = numbered.some((each) => each.levels > 1) && numbered.length >= found.length * 0.6;
   const counting = runs(found);
+  // A manner of counting that counts somewhere is one wherever it begins: (i) below a).
+  const styles = new Set(
+    [...counting].flatMap((i) => found[i]!.marks.map(({ style }) => style)).filter((style) => style.includes(')')),
+  );
+  const most = counting.size >= found.length * mostlyCounting;
   return found.map((each, i): OutlineLine => {
+    const { line, indent, sign, levels, text, whole, marks } = each;
+    const begins = marks.some(({ count }) => count === 1);
     const isSign =
-      each.sign === 'bullet' ||
-      each.sign === 'heading' ||
-      (each.sign !== null && counting.has(i)) ||
-      (each.sign === 'number' && (byLevels || (each.pointed && each.counts[0] === 1)));
-    const { line, indent, sign, levels, text, whole } = each;
+      sign === 'bullet' ||
+      sign === 'heading' ||
+      (sign !== null && (counting.has(i) || marks.some(({ style }) => styles.has(style)))) ||
+      (sign === 'letter' && begins && (most || marks[0]!.style.startsWith('('))) ||
+      (sign === 'number' && (byLevels || (each.pointed && begins)));
     return isSign
-      ? { line, indent, sign, levels, text, whole }
-      : { line, indent, sign: null, levels: 0, text: whole, whole };
+      ? { line, indent, sign, levels, text, whole, marks }
+      : { line, indent, sign: null, levels: 0, text: whole, whole, marks: [] };
   });
 }
 
-function measure(source: string, i: number, isRing: boolean): Found {
+function measure(source: string, i: number, hasRings: boolean): Found {
   let indent = 0;
   let at = 0;
   // Lines drawn before names, as listings of folders have them, are indents.
@@ -58,49 +81,87 @@ function measure(source: string, i: number, isRing: boolean): Found {
     else break;
   }
   const whole = source.slice(at).trim();
-  const plain = { line: i + 1, indent, whole, text: whole, sign: null, levels: 0, counts: [], pointed: false };
+  const plain = {
+    ...{ line: i + 1, indent, whole, text: whole, sign: null, levels: 0 },
+    ...{ marks: [], pointed: false },
+  };
   const after = (sign: RegExpExecArray) => whole.slice(sign[0].length).trim();
   const head = heading.exec(whole);
-  if (head) return { ...plain, sign: 'heading', levels: head[1]!.length, text: after(head) };
+  if (head)
+    return { ...plain, sign: 'heading', levels: head[1]!.length, text: after(head), marks: [{ style: '#', count: 0 }] };
+  const dots = dotted.exec(whole);
+  if (dots) return { ...plain, indent: indent + dots[0].length, text: after(dots), whole: after(dots) };
   const several = repeated.exec(whole);
-  if (several) return { ...plain, sign: 'bullet', indent: indent + several[0].trim().length - 1, text: after(several) };
-  const dot = bullet.exec(whole) ?? (isRing ? ring.exec(whole) : null);
-  if (dot) return { ...plain, sign: 'bullet', text: after(dot) };
+  if (several) {
+    const deeper = several[0].trim().length - 1;
+    return {
+      ...plain,
+      sign: 'bullet',
+      indent: indent + deeper,
+      text: after(several),
+      marks: [{ style: whole[0]!, count: 0 }],
+    };
+  }
+  const dot = bullet.exec(whole) ?? (hasRings ? ring.exec(whole) : null);
+  if (dot) return { ...plain, sign: 'bullet', text: after(dot), marks: [{ style: whole[0]!, count: 0 }] };
   const count = number.exec(whole);
   if (count) {
     const steps = count[1]!.split('.');
-    const counts = [Number(steps.at(-1))];
-    return { ...plain, sign: 'number', levels: steps.length, text: after(count), counts, pointed: count[2] !== '' };
+    const marks = [{ style: count[0].trim().replace(/\d+(?:\.\d+)*/, '1'), count: Number(steps.at(-1)) }];
+    return { ...plain, sign: 'number', levels: steps.length, text: after(count), pointed: count[2] !== '', marks };
   }
   const sign = letter.exec(whole);
-  if (sign)
-    return { ...plain, sign: 'letter', text: after(sign), counts: letterCounts(sign[1]!.toLowerCase()), pointed: true };
-  return plain;
+  if (!sign) return plain;
+  const mark = sign[0].trim();
+  return { ...plain, sign: 'letter', text: after(sign), pointed: true, marks: letterMarks(mark, sign[1]!) };
+}
+
+/** Lines that are underlined by a line of their own are headings, the stronger line the higher. */
+function withUnderlined(lines: readonly Found[]): Found[] {
+  const strokes = new Set(lines.flatMap(({ whole }) => (underline.test(whole) ? [whole[0]!] : [])));
+  if (strokes.size === 0) return [...lines];
+  const level = ['=', '-', '~'].filter((stroke) => strokes.has(stroke));
+  return lines.flatMap((each, i): Found[] => {
+    if (underline.test(each.whole) && i > 0 && lines[i - 1]!.line === each.line - 1) return [];
+    const below = lines[i + 1];
+    const isHeading = below?.line === each.line + 1 && underline.test(below.whole) && each.sign === null;
+    return [
+      isHeading
+        ? { ...each, sign: 'heading', marks: [{ style: '#', count: 0 }], levels: level.indexOf(below.whole[0]!) + 1 }
+        : each,
+    ];
+  });
 }
 
 const romans = new Map(
   ['i', 'ii', 'iii', 'iv', 'v', 'vi', 'vii', 'viii', 'ix', 'x', 'xi', 'xii'].map((sign, i) => [sign, i + 1]),
 );
-function letterCounts(sign: string): number[] {
-  const roman = romans.get(sign);
-  return [...(sign.length === 1 ? [sign.charCodeAt(0) - 96] : []), ...(roman === undefined ? [] : [roman])];
+function letterMarks(mark: string, letters: string): Mark[] {
+  const small = letters.toLowerCase();
+  const isSmall = letters === small;
+  const roman = romans.get(small);
+  const manner = (alpha: string, numeral: string) => mark.replace(letters, isSmall ? alpha : numeral);
+  return [
+    ...(letters.length === 1 ? [{ style: manner('a', 'A'), count: small.charCodeAt(0) - 96 }] : []),
+    ...(roman === undefined ? [] : [{ style: manner('i', 'I'), count: roman }]),
+  ];
 }
 
-/** Indices of lines whose sign counts on from the one before on the same indent, or is counted on from. */
+/** Indices of lines whose sign counts on from the last of its manner on the same indent, or is counted on from. */
 function runs(lines: readonly Found[]): Set<number> {
   const counting = new Set<number>();
-  const stack: { indent: number; at: number }[] = [];
+  const stack: { indent: number; last: Map<string, { count: number; at: number }> }[] = [];
   lines.forEach((each, at) => {
     while (stack.length > 0 && stack.at(-1)!.indent > each.indent) stack.pop();
-    const before = stack.at(-1);
-    if (before?.indent === each.indent) {
-      const last = lines[before.at]!;
-      if (last.sign === each.sign && last.counts.some((count) => each.counts.includes(count + 1)))
-        counting.add(before.at).add(at);
-      before.at = at;
-    } else {
-      stack.push({ indent: each.indent, at });
+    if (stack.at(-1)?.indent !== each.indent) stack.push({ indent: each.indent, last: new Map() });
+    const { last } = stack.at(-1)!;
+    for (const { style, count } of each.marks) {
+      const before = last.get(style);
+      if (before?.count === count - 1 && count > 1) counting.add(before.at).add(at);
     }
+    // What stands plain between two signs ends a run of letters, which may be initials.
+    if (each.sign === null) last.clear();
+    for (const { style, count } of each.marks) last.set(style, { count, at });
   });
   return counting;
 }

@@ -5,7 +5,9 @@ import { withinLimits } from './fit';
 import { columnUseOf } from './headings';
 import { foldName } from './names';
 import { readLevels } from './levels';
+import { readNamedLines } from './named-lines';
 import { readOutline } from './outline';
+import { depthsOf } from './outline-depths';
 import { nothingRead, type Column, type ReadChoices, type Reading } from './result';
 import { rowStructure } from './row-structure';
 import { nameOf, readTable } from './table';
@@ -18,10 +20,14 @@ import type { TreeVocabulary } from './tree-vocabulary';
  */
 export function readTree(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocabulary): Reading {
   if (tokens.refusal) return { ...nothingRead, findings: [tokens.refusal] };
+  const isOpen = choices.structure === undefined && choices.columns === undefined;
   const levels = tokens.table && choices.structure !== 'outline' ? readLevels(tokens, tokens.table, choices) : null;
   const table = levels ? null : tableOf(tokens, choices, vocabulary);
-  const result =
-    levels ?? (table ? readTable(tokens, table, choices, vocabulary) : readOutline(tokens, vocabulary.roles));
+  const asTable = table && readTable(tokens, table, choices, vocabulary);
+  // What tells no structure as a table may do so as lines.
+  const named =
+    isOpen && !levels && (!asTable || asTable.structure === 'flat') ? readNamedLines(tokens, vocabulary.roles) : null;
+  const result = levels ?? named ?? asTable ?? readOutline(tokens, vocabulary.roles);
   return withinLimits(withGeneralFindings(withinCount(result), vocabulary));
 }
 
@@ -48,12 +54,21 @@ function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocab
     return table;
   const known = rows[0]?.cells.filter((cell) => columnUseOf(cell, vocabulary.headings) !== null).length ?? 0;
   if (isIndented && (!header || (known < 2 && !told))) return null;
+  // Lines that stand under each other say more than a table in which nothing does.
+  if (!told && known < 2 && !isAligned && isLayered(tokens)) return null;
   // Commas stand in many a line that is none of a table.
   if (!told && known < 2 && table.delimiter === ',' && table.openQuote !== null) return null;
   // Words over the columns are believed where the cells bear them out: lines that are indented below them, and name nobody who is in the list, are an outline.
   if (isIndented && !namesSomebody(rows.slice(1), columns)) return null;
   return header || told ? table : null;
 }
+/** Whether lines stand under each other by their signs or indents. */
+function isLayered(tokens: ListTokens): boolean {
+  const lines = tokens.outline.lines.slice(0, mostLookedAt);
+  const told = lines.filter(({ sign, indent }) => sign !== null || indent > 1).length;
+  return told >= lines.length * 0.3 && new Set(depthsOf(lines).of).size > 1;
+}
+
 /** Whether cells that are said to name whom somebody is under name somebody in the list, or say nothing. */
 function namesSomebody(rows: TableTokens['rows'], columns: readonly Column[]): boolean {
   const cellsOf = (uses: readonly string[]) =>

@@ -311,7 +311,7 @@ const isRemark = 'is a remark or the foot of a page, not an entry';
 const isHeadOfGroup = 'stands alone between the rows, as the head of a group does';
 
 /** What a remark or the foot of a page has and a name has not: by these a cell differs from the others of its column. */
-const traits: readonly ((cell: string) => boolean)[] = [
+export const traits: readonly ((cell: string) => boolean)[] = [
   (cell) => /\d/.test(cell),
   (cell) => /:(\s|$)/.test(cell),
   (cell) => /_{3}/.test(cell),

@@ -61,6 +61,10 @@ export class ListTokens {
     return (this.outlined ??= { lines: outlineLines(this.source) });
   }
 
+  /** Whether a line (counted from 1) is there and empty. */
+  isBlank(line: number): boolean {
+    return this.source[line - 1]?.trim() === '';
+  }
   /** Whether the line after one (counted from 1) is there and empty. */
   isBlankAfter(line: number): boolean {
     return this.source[line]?.trim() === '';

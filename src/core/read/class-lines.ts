@@ -1,0 +1,103 @@
+import { foldName } from './names';
+import type { ListTokens } from './tokens';
+
+/** What parts the one above from those below, and those from each other. */
+const signs = [': ', ' = ', ' -> ', ' → ', ' – ', ' — ', ' - ', ' => ', ':\t'];
+const commas = [', ', '; ', ' | ', ' / '];
+const fewestLines = 2;
+/** At least this share of lines has the sign; of those above but one stands below in another line; nobody stands below twice but for this share. */
+const least = { signed: 0.95, known: 0.5 };
+const mostTwice = 0.03;
+
+export interface NamedLine {
+  readonly line: number;
+  readonly name: string;
+  /** Number of the one above in the list; −1 for none. */
+  readonly parent: number;
+}
+
+/**
+ * Lines such as "Boats: dinghy, yawl" that tell what stands below what: those before the sign stand below others, and nobody stands below two. Null where lines say
+ * something else, as lists of sets do. In the order in which names come. O(characters × signs).
+ */
+export function readClassLines(tokens: ListTokens): NamedLine[] | null {
+  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
+  if (lines.length < fewestLines) return null;
+  for (const sign of signs) {
+    const parted = lines.filter(({ text }) => text.indexOf(sign) > 0);
+    if (parted.length < Math.max(fewestLines, lines.length * least.signed)) continue;
+    const comma = commaOf(parted.map(({ text }) => text.slice(text.indexOf(sign) + sign.length)));
+    const told = parted.map(({ line, text }) => {
+      const at = text.indexOf(sign);
+      const below = text.slice(at + sign.length);
+      return {
+        line,
+        above: text.slice(0, at).trim(),
+        below: comma
+          ? below
+              .split(comma)
+              .map((one) => one.trim())
+              .filter(Boolean)
+          : [below.trim()],
+      };
+    });
+    const found = hangTogether(told);
+    if (found) return found;
+  }
+  return null;
+}
+
+/** What parts most of the lists, where any does. */
+function commaOf(lists: readonly string[]): string | null {
+  const counts = commas.map((comma) => lists.filter((list) => list.includes(comma)).length);
+  const most = Math.max(...counts);
+  return most === 0 ? null : commas[counts.indexOf(most)]!;
+}
+
+function hangTogether(
+  told: readonly { readonly line: number; readonly above: string; readonly below: readonly string[] }[],
+): NamedLine[] | null {
+  const under = new Map<string, number>();
+  let twice = 0;
+  let all = 0;
+  told.forEach(({ below }, i) => {
+    for (const name of below) {
+      all++;
+      const key = foldName(name);
+      if (under.has(key)) twice++;
+      else under.set(key, i);
+    }
+  });
+  const heads = told.map(({ above }) => foldName(above));
+  if (twice > all * mostTwice || new Set(heads).size < heads.length || all <= told.length) return null;
+  const known = heads.filter((key) => under.has(key)).length;
+  if (known < Math.max(1, (told.length - 1) * least.known) || known === told.length) return null;
+  const entries: NamedLine[] = [];
+  const numbers = new Map<string, number>();
+  const add = (name: string, line: number): void => {
+    const key = foldName(name);
+    if (!numbers.has(key)) numbers.set(key, entries.push({ line, name, parent: -1 }) - 1);
+  };
+  for (const { line, above, below } of told) for (const name of [above, ...below]) add(name, line);
+  const placed = entries.map((entry) => {
+    const at = under.get(foldName(entry.name));
+    return at === undefined ? entry : { ...entry, parent: numbers.get(heads[at]!)! };
+  });
+  return hasRing(placed) ? null : placed;
+}
+
+export function hasRing(entries: readonly { readonly parent: number }[]): boolean {
+  const state = new Int8Array(entries.length);
+  for (let i = 0; i < entries.length; i++) {
+    const way: number[] = [];
+    let at = i;
+    while (at >= 0 && state[at] === 0) {
+      state[at] = 1;
+      way.push(at);
+      at = entries[at]!.parent;
+    }
+    if (at >= 0 && state[at] === 1) return true;
+    for (const one of way) state[one] = 2;
+  }
+  return false;
+}

@@ -1,0 +1,28 @@
+import { readClassLines, type NamedLine } from './class-lines';
+import { readPathLines } from './path-lines';
+import { nothingRead, type Reading } from './result';
+import { readReports } from './report-lines';
+import type { ListTokens } from './tokens';
+import type { RoleWords } from './tree-vocabulary';
+
+/** Lines that name each other: ways, classes with what they hold, sentences that say who is under whom. Null where lines say something else. */
+export function readNamedLines(tokens: ListTokens, roles: RoleWords): Reading | null {
+  const found: [string, NamedLine[] | null][] = [
+    ['class-lines', readClassLines(tokens)],
+    ['path-lines', readPathLines(tokens)],
+    ['sentences', readReports(tokens)],
+  ];
+  const best = found.find(([, lines]) => lines !== null);
+  if (!best) return null;
+  const [structure, lines] = best;
+  const idOf = (k: number): string => `e${lines![k]!.line}-${k + 1}`;
+  return {
+    ...nothingRead,
+    structure,
+    emptyLines: tokens.emptyLines(tokens.source.filter((line) => line.trim() !== '').length),
+    entries: lines!.map(({ line, name, parent }, k) => ({
+      ...{ id: idOf(k), line, name, details: [], fields: {}, role: roles.ofName(name) },
+      parent: parent < 0 ? null : idOf(parent),
+    })),
+  };
+}

@@ -1,0 +1,204 @@
+import { hasRing, type NamedLine } from './class-lines';
+import { foldName } from './names';
+import type { ListTokens } from './tokens';
+
+const fewestLines = 3;
+const mostLines = 20_000;
+const mostWords = 24;
+const longestPhrase = 8;
+/** Wordings that a list mixes, and how many lines the first of them has at least. */
+const mostWordings = 8;
+const leastLines = 2;
+/** At least this share of lines has a wording that others have. */
+const leastShare = 0.7;
+
+interface Wording {
+  readonly before: readonly string[];
+  readonly between: readonly string[];
+  readonly after: readonly string[];
+}
+
+interface Said {
+  readonly line: number;
+  readonly left: string;
+  readonly right: string;
+  readonly wording: Wording;
+}
+
+/**
+ * Sentences that say who is under whom, in any language: lines of one wording, or of a few, between two names that stand in other lines too. Whoever stands on one side once in all lines is below.
+ * Null where lines say something else. O(lines × words²).
+ */
+export function readReports(tokens: ListTokens): NamedLine[] | null {
+  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, words: wordsOf(text) }]));
+  if (
+    lines.length < fewestLines ||
+    lines.length > mostLines ||
+    lines.some(({ words }) => words.length < 3 || words.length > mostWords)
+  )
+    return null;
+  const said: Said[] = [];
+  let left = lines;
+  for (let k = 0; k < mostWordings && left.length > 0; k++) {
+    const wording = commonWording(left.map(({ words }) => words));
+    if (!wording) break;
+    const rest: typeof left = [];
+    for (const one of left) {
+      const parts = partedBy(one.words, wording);
+      if (parts) said.push({ line: one.line, ...parts, wording });
+      else rest.push(one);
+    }
+    if (rest.length === left.length) break;
+    left = rest;
+  }
+  if (said.length < lines.length * leastShare) return null;
+  const others = byNames(left, said);
+  return others && forestOf([...said, ...others].sort((a, b) => a.line - b.line));
+}
+
+/** Words of a sentence without the stop at its end; a possessive stands apart from its name. */
+const wordsOf = (text: string): string[] =>
+  text
+    .trim()
+    .replace(/[.!]$/, '')
+    .replace(/(['’]s)(?=\s)/g, ' $1')
+    .split(/\s+/)
+    .filter(Boolean);
+
+const looked = 300;
+/** Words at the ends of lines are of names, but for those that so many lines begin or end with. */
+const wordingShare = 0.6;
+
+/** The words between two names that save most letters where they are told once, with what all lines that have them begin and end with. */
+function commonWording(all: readonly (readonly string[])[]): Wording | null {
+  const lines = all.slice(0, looked);
+  const names = endWords(lines);
+  const counts = new Map<string, number>();
+  for (const words of lines) {
+    const seen = new Set<string>();
+    for (let from = 1; from < words.length - 1; from++)
+      for (let length = 1; length <= longestPhrase && from + length < words.length; length++) {
+        if (names.has(words[from + length - 1]!)) break;
+        seen.add(words.slice(from, from + length).join(' '));
+      }
+    for (const phrase of seen) counts.set(phrase, (counts.get(phrase) ?? 0) + 1);
+  }
+  let best: { phrase: string; saved: number } | null = null;
+  for (const [phrase, count] of counts) {
+    const saved = (count - 1) * (phrase.length + 1);
+    if (count >= leastLines && (best === null || saved > best.saved)) best = { phrase, saved };
+  }
+  if (!best) return null;
+  const between = best.phrase.split(' ');
+  const having = lines.flatMap((words) => {
+    const at = indexOf(words, between);
+    return at > 0 ? [{ head: words.slice(0, at), tail: words.slice(at + between.length) }] : [];
+  });
+  const before = common(having.map(({ head }) => head.slice(0, -1)));
+  const after = common(having.map(({ tail }) => tail.slice(1).reverse())).reverse();
+  return { before, between, after };
+}
+
+/** Words that lines begin or end with, without those of the wording itself. */
+function endWords(lines: readonly (readonly string[])[]): Set<string> {
+  const names = new Set<string>();
+  for (const at of [0, -1]) {
+    const counts = new Map<string, number>();
+    for (const words of lines) counts.set(words.at(at)!, (counts.get(words.at(at)!) ?? 0) + 1);
+    for (const [word, count] of counts)
+      if (count <= lines.length * wordingShare || lines.length < fewestLines) names.add(word);
+  }
+  return names;
+}
+
+/** Sentences of wordings of their own, by the names that others tell: one at the beginning, another at the end. Null where one has none. */
+function byNames(
+  lines: readonly { readonly line: number; readonly words: readonly string[] }[],
+  said: readonly Said[],
+): Said[] | null {
+  const known = new Set(said.flatMap(({ left, right }) => [foldName(left), foldName(right)]));
+  const found: Said[] = [];
+  for (const { line, words } of lines) {
+    const length = (of: (k: number) => readonly string[]) => {
+      for (let k = words.length - 2; k > 0; k--) if (known.has(foldName(of(k).join(' ')))) return k;
+      return 0;
+    };
+    const [first, last] = [length((k) => words.slice(0, k)), length((k) => words.slice(-k))];
+    if (first === 0 || last === 0 || first + last >= words.length) return null;
+    const wording = { before: [], between: words.slice(first, words.length - last), after: [] };
+    found.push({ line, left: words.slice(0, first).join(' '), right: words.slice(-last).join(' '), wording });
+  }
+  return found;
+}
+
+function indexOf(words: readonly string[], phrase: readonly string[]): number {
+  for (let at = 1; at + phrase.length < words.length; at++)
+    if (phrase.every((word, k) => words[at + k] === word)) return at;
+  return -1;
+}
+
+/** What all begin with; nothing where there is but one. */
+function common(all: readonly (readonly string[])[]): string[] {
+  const [first = []] = all;
+  if (all.length < 2) return [];
+  let length = 0;
+  while (length < first.length && all.every((words) => words[length] === first[length])) length++;
+  return first.slice(0, length);
+}
+
+function partedBy(
+  words: readonly string[],
+  { before, between, after }: Wording,
+): { left: string; right: string } | null {
+  if (!before.every((word, k) => words[k] === word)) return null;
+  if (!after.every((word, k) => words[words.length - after.length + k] === word)) return null;
+  const inner = words.slice(before.length, words.length - after.length);
+  const at = indexOf(inner, between);
+  if (at < 1) return null;
+  return { left: inner.slice(0, at).join(' '), right: inner.slice(at + between.length).join(' ') };
+}
+
+/** For each wording the side on which nobody stands twice is below; all together must hang together. */
+function forestOf(said: readonly Said[]): NamedLine[] | null {
+  const wordings = [...new Set(said.map(({ wording }) => wording))];
+  // Both ways round for every wording, the one with fewer who are below twice first.
+  const flipped = new Map<Wording, boolean>();
+  const pairs = (): [string, string, number][] =>
+    said.map(({ left, right, wording, line }) => (flipped.get(wording) ? [right, left, line] : [left, right, line]));
+  for (const wording of wordings) {
+    const own = said.filter((one) => one.wording === wording);
+    const twice = (side: 'left' | 'right') => own.length - new Set(own.map((one) => foldName(one[side]))).size;
+    flipped.set(wording, twice('right') < twice('left'));
+  }
+  // A wording that few lines have is turned where then fewer stand below two.
+  const doubled = () => {
+    const all = pairs().map(([below]) => foldName(below));
+    return all.length - new Set(all).size;
+  };
+  for (const wording of wordings) {
+    const now = doubled();
+    flipped.set(wording, !flipped.get(wording)!);
+    if (doubled() >= now) flipped.set(wording, !flipped.get(wording)!);
+  }
+  if (doubled() > 0) return null;
+  const entries: { line: number; name: string; parent: number }[] = [];
+  const numbers = new Map<string, number>();
+  const add = (name: string, line: number): number => {
+    const key = foldName(name);
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
+    const at = entries.push({ line, name, parent: -1 }) - 1;
+    numbers.set(key, at);
+    return at;
+  };
+  const told = pairs();
+  for (const [below, above, line] of told) {
+    add(above, line);
+    add(below, line);
+  }
+  for (const [below, above, line] of told) entries[add(below, line)]!.parent = add(above, line);
+  const tops = entries.filter(({ parent }) => parent < 0).length;
+  const above = new Set(told.map(([, name]) => foldName(name)));
+  const both = told.filter(([below]) => above.has(foldName(below))).length;
+  return both > 0 && tops <= Math.max(1, entries.length * 0.2) && !hasRing(entries) ? entries : null;
+}
