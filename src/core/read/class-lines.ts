@@ -18,9 +18,9 @@ export interface NamedLine {
 
 /**
  * Lines such as "Boats: dinghy, yawl" that tell what stands below what: those before the sign stand below others, and nobody stands below two. Null where lines say
- * something else, as lists of sets do. In the order in which names come. O(characters × signs).
+ * something else, as lists of sets do. `alone`: also where nobody before a sign stands below another. In the order in which names come. O(characters × signs).
  */
-export function readClassLines(tokens: ListTokens): NamedLine[] | null {
+export function readClassLines(tokens: ListTokens, alone = false): NamedLine[] | null {
   const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
   if (lines.length < fewestLines) return null;
   for (const sign of signs) {
@@ -41,7 +41,7 @@ export function readClassLines(tokens: ListTokens): NamedLine[] | null {
           : [below.trim()],
       };
     });
-    const found = hangTogether(told);
+    const found = hangTogether(told, alone && (plainSigns.includes(sign) || variesIn(told)));
     if (found) return found;
   }
   return null;
@@ -54,9 +54,16 @@ function commaOf(lists: readonly string[]): string | null {
   return most === 0 ? null : commas[counts.indexOf(most)]!;
 }
 
-function hangTogether(
-  told: readonly { readonly line: number; readonly above: string; readonly below: readonly string[] }[],
-): NamedLine[] | null {
+/** Signs after which no detail stands. */
+const plainSigns = [': ', ' = ', ' -> ', ' → ', ' => ', ':\t'];
+
+type Told = readonly { readonly line: number; readonly above: string; readonly below: readonly string[] }[];
+
+/** Whether lines hold several, and not all as many. */
+const variesIn = (told: Told): boolean =>
+  new Set(told.map(({ below }) => below.length)).size > 1 && told.every(({ below }) => below.length > 1);
+
+function hangTogether(told: Told, alone: boolean): NamedLine[] | null {
   const under = new Map<string, number>();
   let twice = 0;
   let all = 0;
@@ -71,7 +78,8 @@ function hangTogether(
   const heads = told.map(({ above }) => foldName(above));
   if (twice > all * mostTwice || new Set(heads).size < heads.length || all <= told.length) return null;
   const known = heads.filter((key) => under.has(key)).length;
-  if (known < Math.max(1, (told.length - 1) * least.known) || known === told.length) return null;
+  const isKnown = known >= (twice === 0 ? 1 : Math.max(1, (told.length - 1) * least.known));
+  if (!(isKnown || (alone && twice === 0)) || known === told.length) return null;
   const entries: NamedLine[] = [];
   const numbers = new Map<string, number>();
   const add = (name: string, line: number): void => {

@@ -1,14 +1,20 @@
+import { columnUseOf } from './headings';
 import { readClassLines, type NamedLine } from './class-lines';
 import { readPathLines } from './path-lines';
 import { nothingRead, type Reading } from './result';
 import { readReports } from './report-lines';
 import type { ListTokens } from './tokens';
-import type { RoleWords } from './tree-vocabulary';
+import type { TreeVocabulary } from './tree-vocabulary';
 
 /** Lines that name each other: ways, classes with what they hold, sentences that say who is under whom. Null where lines say something else. */
-export function readNamedLines(tokens: ListTokens, roles: RoleWords): Reading | null {
+export function readNamedLines(
+  tokens: ListTokens,
+  { roles, classesAlone = false, headings }: TreeVocabulary,
+): Reading | null {
+  const head = tokens.table?.rows[0]?.cells ?? [];
+  if (head.filter((cell) => columnUseOf(cell, headings) !== null).length >= 2) return null;
   const found: [string, NamedLine[] | null][] = [
-    ['class-lines', readClassLines(tokens)],
+    ['class-lines', readClassLines(tokens, classesAlone)],
     ['path-lines', readPathLines(tokens)],
     ['sentences', readReports(tokens)],
   ];

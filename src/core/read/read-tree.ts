@@ -22,11 +22,9 @@ export function readTree(tokens: ListTokens, choices: ReadChoices, vocabulary: T
   if (tokens.refusal) return { ...nothingRead, findings: [tokens.refusal] };
   const isOpen = choices.structure === undefined && choices.columns === undefined;
   const levels = tokens.table && choices.structure !== 'outline' ? readLevels(tokens, tokens.table, choices) : null;
-  const table = levels ? null : tableOf(tokens, choices, vocabulary);
+  const named = isOpen && !levels ? readNamedLines(tokens, vocabulary) : null;
+  const table = levels || named ? null : tableOf(tokens, choices, vocabulary);
   const asTable = table && readTable(tokens, table, choices, vocabulary);
-  // What tells no structure as a table may do so as lines.
-  const named =
-    isOpen && !levels && (!asTable || asTable.structure === 'flat') ? readNamedLines(tokens, vocabulary.roles) : null;
   const result = levels ?? named ?? asTable ?? readOutline(tokens, vocabulary.roles);
   return withinLimits(withGeneralFindings(withinCount(result), vocabulary));
 }

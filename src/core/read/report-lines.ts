@@ -10,7 +10,7 @@ const longestPhrase = 8;
 const mostWordings = 8;
 const leastLines = 2;
 /** At least this share of lines has a wording that others have. */
-const leastShare = 0.7;
+const leastShare = 0.5;
 
 interface Wording {
   readonly before: readonly string[];
@@ -39,8 +39,12 @@ export function readReports(tokens: ListTokens): NamedLine[] | null {
     return null;
   const said: Said[] = [];
   let left = lines;
+  const names = endWords(lines.slice(0, looked).map(({ words }) => words));
   for (let k = 0; k < mostWordings && left.length > 0; k++) {
-    const wording = commonWording(left.map(({ words }) => words));
+    const wording = commonWording(
+      left.map(({ words }) => words),
+      names,
+    );
     if (!wording) break;
     const rest: typeof left = [];
     for (const one of left) {
@@ -49,11 +53,13 @@ export function readReports(tokens: ListTokens): NamedLine[] | null {
       else rest.push(one);
     }
     if (rest.length === left.length) break;
+    for (const one of said) for (const word of `${one.left} ${one.right}`.split(' ')) names.add(word);
     left = rest;
   }
-  if (said.length < lines.length * leastShare) return null;
+  // What is left is said in words of its own, between names that others tell.
   const others = byNames(left, said);
-  return others && forestOf([...said, ...others].sort((a, b) => a.line - b.line));
+  if (others.length < left.length || said.length < lines.length * leastShare) return null;
+  return forestOf([...said, ...others].sort((a, b) => a.line - b.line));
 }
 
 /** Words of a sentence without the stop at its end; a possessive stands apart from its name. */
@@ -70,9 +76,8 @@ const looked = 300;
 const wordingShare = 0.6;
 
 /** The words between two names that save most letters where they are told once, with what all lines that have them begin and end with. */
-function commonWording(all: readonly (readonly string[])[]): Wording | null {
+function commonWording(all: readonly (readonly string[])[], names: ReadonlySet<string>): Wording | null {
   const lines = all.slice(0, looked);
-  const names = endWords(lines);
   const counts = new Map<string, number>();
   for (const words of lines) {
     const seen = new Set<string>();
@@ -102,20 +107,26 @@ function commonWording(all: readonly (readonly string[])[]): Wording | null {
 /** Words that lines begin or end with, without those of the wording itself. */
 function endWords(lines: readonly (readonly string[])[]): Set<string> {
   const names = new Set<string>();
-  for (const at of [0, -1]) {
-    const counts = new Map<string, number>();
-    for (const words of lines) counts.set(words.at(at)!, (counts.get(words.at(at)!) ?? 0) + 1);
-    for (const [word, count] of counts)
-      if (count <= lines.length * wordingShare || lines.length < fewestLines) names.add(word);
-  }
+  for (const back of [false, true])
+    for (let k = 0; k < longestPhrase; k++) {
+      const counts = new Map<string, number>();
+      for (const words of lines) {
+        const word = words[back ? words.length - 1 - k : k];
+        if (word !== undefined) counts.set(word, (counts.get(word) ?? 0) + 1);
+      }
+      const isWording = Math.max(...counts.values()) > lines.length * wordingShare && lines.length >= fewestLines;
+      if (isWording) continue;
+      for (const word of counts.keys()) names.add(word);
+      break;
+    }
   return names;
 }
 
-/** Sentences of wordings of their own, by the names that others tell: one at the beginning, another at the end. Null where one has none. */
+/** Sentences of wordings of their own, by the names that others tell: one at the beginning, another at the end. Those that have none are left out. */
 function byNames(
   lines: readonly { readonly line: number; readonly words: readonly string[] }[],
   said: readonly Said[],
-): Said[] | null {
+): Said[] {
   const known = new Set(said.flatMap(({ left, right }) => [foldName(left), foldName(right)]));
   const found: Said[] = [];
   for (const { line, words } of lines) {
@@ -124,7 +135,7 @@ function byNames(
       return 0;
     };
     const [first, last] = [length((k) => words.slice(0, k)), length((k) => words.slice(-k))];
-    if (first === 0 || last === 0 || first + last >= words.length) return null;
+    if (first === 0 || last === 0 || first + last >= words.length) continue;
     const wording = { before: [], between: words.slice(first, words.length - last), after: [] };
     found.push({ line, left: words.slice(0, first).join(' '), right: words.slice(-last).join(' '), wording });
   }

@@ -44,6 +44,8 @@ export interface TreeVocabulary {
   readonly linkKind: string;
   readonly words: TreeWords;
   readonly roles: RoleWords;
+  /** Whether "Saws: fretsaw, bow saw" tells what belongs to what where no other line says so. */
+  readonly classesAlone?: boolean;
 }
 
 export const noRoles: RoleWords = {

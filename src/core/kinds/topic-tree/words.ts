@@ -39,6 +39,7 @@ export const topicVocabulary: TreeVocabulary = {
     ...commonHeadings,
   ],
   written: { parent: 'Belongs to', alsoUnder: 'See also', details: ['Note', 'Example'] },
+  classesAlone: true,
   linkKind: 'see-also',
   words: {
     entry: 'idea',
