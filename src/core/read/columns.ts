@@ -61,7 +61,7 @@ export function findColumns(
     { inTwoParts: !uses.includes('name') || twoPart !== null },
   );
   const byHeading = uses.includes('parent') && uses.includes('name');
-  const best = bestReference(references, uses, byHeading);
+  const best = bestReference(references, uses, told, byHeading);
   // A word over a column that names nobody is not believed where nothing is headed as a name.
   if (!best && !byHeading && body.length > fewestRows)
     uses.forEach((use, i) => use === 'parent' && (uses[i] = 'field'));
@@ -125,14 +125,17 @@ const leastForHeading = 3;
 const plainHeading = (cell: string): string => (/[\r\n]/.test(cell) ? cell.replace(/\s*[\r\n]+\s*/g, ' ') : cell);
 
 /** The reference that tells the structure: of those that save most the one that a heading, if any, speaks for. What is headed as name and superior is these, where it names anybody. */
-function bestReference(all: readonly Reference[], uses: readonly ColumnUse[], byHeading: boolean): Reference | null {
+function bestReference(
+  all: readonly Reference[],
+  uses: readonly ColumnUse[],
+  told: readonly (ColumnUse | null)[],
+  byHeading: boolean,
+): Reference | null {
   const headed = byHeading ? all.filter(({ column }) => uses[column] === 'parent') : [];
   const byNumber = headed.filter(({ key }) => uses[key[0]!] === 'id');
   const parent = uses.indexOf('parent');
   // What is headed as a name refers to nothing, and what is headed as a superior is no key.
-  const others = byHeading
-    ? all.filter(({ key, column }) => !['name', 'alsoUnder'].includes(uses[column]!) && !key.includes(parent))
-    : all;
+  const others = byHeading ? all.filter(({ key, column }) => told[column] === null && !key.includes(parent)) : all;
   const references = [byNumber, headed].find((some) => some.length > 0) ?? others;
   const worth = (one: Reference) =>
     one.saved *
@@ -227,7 +230,7 @@ function onlyOne(uses: ColumnUse[], use: ColumnUse, most: number): void {
   });
 }
 
-const person = /^\p{Lu}[\p{L}'’.-]*(\s(\p{Ll}{1,3}|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
+const person = /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\p{Lu}[\p{L}\p{M}'’.-]*)){1,4}$/u;
 const looked = 1000;
 
 /** Names are words that hardly repeat, most of them and as people are called; of such columns the first. */

@@ -1,4 +1,4 @@
-import { foldName } from './names';
+import { foldName, turned } from './names';
 import type { Reading } from './result';
 
 /** What is no name: several cells in one, a number alone, a paragraph. */
@@ -21,10 +21,22 @@ export function senseOf({ entries, notPlaced }: Reading, groups: readonly string
 /** The share of entries whose name looks like that of a person: two to four words that begin large, without an article. 0 to 1. */
 export function personShare({ entries }: Reading): number {
   if (entries.length === 0) return 0;
-  const person =
-    /^\p{Lu}[\p{L}'’.-]*(\s(van|de|der|den|da|von|la|le|al|el|bin|mac|\d[\d-]*|\p{Lu}[\p{L}'’.-]*)){1,4}$/u;
+  const person = /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)){1,4}$/u;
   const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
-  return entries.filter(({ name }) => person.test(name) && !article.test(name)).length / entries.length;
+  return entries.filter(({ name }) => person.test(turned(name)) && !article.test(name)).length / entries.length;
+}
+
+const leastPeople = 0.5;
+/**
+ * How far the entries of a list are people, from 0 to 1: by their names; and where a script has no large letters, by most of them having details, as posts are.
+ */
+export function peopleIn(reading: Reading): number {
+  const { entries } = reading;
+  const cased = entries.filter(({ name }) => /\p{Lu}|\p{Ll}/u.test(name)).length;
+  const named = Math.min(1, personShare(reading) / leastPeople);
+  if (cased >= entries.length * leastPeople) return named;
+  const detailed = entries.filter(({ details }) => details.some((detail) => detail !== '')).length;
+  return Math.max(named, entries.length === 0 ? 0 : detailed / entries.length);
 }
 
 /** The share of entries whose name stands under another parent too, as the items of sets do. 0 to 1. */

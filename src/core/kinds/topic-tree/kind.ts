@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, personShare, repeatedShare, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
+import { columnUseOf, peopleIn, repeatedShare, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -67,9 +67,10 @@ export const topicTree: Kind<TopicTypes> = {
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
-    const base = { flat: 0.28, 'parent-column': ofTopics ? 0.88 : 0.6, levels: 0.97 }[read.structure as string] ?? 0.82;
+    const base = { flat: 0.28, levels: 0.97, indent: 0.82 }[read.structure as string] ?? 0.88;
     // What stands under several heads is rather an item of several sets.
-    const strength = base - (flat ? 0 : 0.35 * personShare(read) + Math.min(0.3, repeatedShare(read)));
+    const people = ofTopics ? 0 : peopleIn(read);
+    const strength = base - (flat ? 0 : 0.35 * people + Math.min(0.3, repeatedShare(read)));
     return {
       words: placesTold(read),
       strength: strength * senseOf(read),

@@ -1,7 +1,7 @@
 import { detailColumn, type Kind } from '../../kind';
 import type { Listing } from '../../hierarchy';
 import { createEntry, emptyCommon, evenKeys, type Entry, own } from '../../model';
-import { senseOf, titleAbove } from '../../read';
+import { foldName, senseOf, titleAbove } from '../../read';
 import { checkVenn } from './check';
 import { applyVenn, vennBelongings, vennCommands, vennEdits, type VennCommand } from './commands';
 import { exerciseSheet } from './figures/sorting';
@@ -117,8 +117,14 @@ export const venn: Kind<VennTypes> = {
       read,
       read.sets.map(({ name }) => name),
     );
-    // Sets that hold an item each tell nothing together.
-    const shared = read.sets.some(({ items }) => items.length > 1) ? 1 : 0.2;
+    // Sets that hold an item each tell nothing together, nor do lists without marks that share nothing, or of which one is an item of another.
+    const held = read.sets.some(({ items }) => items.length > 1) ? 1 : 0.2;
+    const times = new Map<string, number>();
+    for (const { items } of read.sets) for (const item of items) times.set(item, (times.get(item) ?? 0) + 1);
+    const isShared = read.structure === 'set-marks' || [...times.values()].some((count) => count > 1);
+    const names = new Set(read.entries.map(({ name }) => foldName(name)));
+    const nested = read.sets.filter(({ name }) => names.has(foldName(name))).length;
+    const shared = held * (isShared ? 1 : 0.5) * (nested > 0 && read.structure !== 'set-marks' ? 0.4 : 1);
     const strength = (read.structure === 'set-outline' ? 0.75 : 0.95) * sense * shared;
     const none = read.entries.length - new Set(read.sets.flatMap(({ items }) => items)).size;
     return {

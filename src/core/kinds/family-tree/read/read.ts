@@ -2,7 +2,8 @@ import { nothingRead, type ListTokens, type ReadChoices } from '../../../read';
 import { isGedcom } from './gedcom-lines';
 import { readGedcom } from './gedcom';
 import { readFamilyOutline } from './outline';
-import { isFamilyTable, readFamilyTable } from './table';
+import { familyColumns, headedColumns } from './columns';
+import { readFamilyTable } from './table';
 import type { FamilyReading } from './result';
 
 export const nothingOfFamily: FamilyReading = { ...nothingRead, people: {}, unions: [], parentage: {}, rest: '' };
@@ -12,7 +13,9 @@ export function readFamily(tokens: ListTokens, choices: ReadChoices = {}): Famil
   if (tokens.refusal) return { ...nothingOfFamily, findings: [tokens.refusal] };
   if (isGedcom(tokens.text)) return readGedcom(tokens.text);
   const { table } = tokens;
-  if (table && choices.structure !== 'outline' && (choices.structure === 'table' || isFamilyTable(tokens)))
-    return readFamilyTable(tokens, table, choices);
+  const told = table && choices.structure !== 'outline' ? familyColumns(table, choices) : null;
+  if (table && told) return readFamilyTable(tokens, table, told, choices);
+  if (table && choices.structure === 'table')
+    return readFamilyTable(tokens, table, headedColumns(table, choices), choices);
   return readFamilyOutline(tokens);
 }

@@ -1,7 +1,8 @@
 import { finding, own, type Finding } from '../../../model';
 import {
-  columnUseOf,
   foldName,
+  formsOf,
+  namesOf,
   NameIndex,
   nothingRead,
   textsOf,
@@ -18,7 +19,7 @@ import {
   type TableTokens,
 } from '../../../read';
 import { isUnknown, noFacts, type Parentage, type Person } from '../model';
-import { familyHeadings } from '../words';
+import type { FamilyColumns } from './columns';
 import { FamilyMaker, type FamilyReading } from './result';
 
 const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
@@ -26,10 +27,19 @@ const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
   [/^(m|male|man|boy|mannlich|männlich|garçon|homme)$/i, 'male'],
   [/^(x|other|diverse?)$/i, 'other'],
 ];
-const parentageOf = (text: string): Parentage['kind'] | null =>
-  (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown', 'household'] as const).find((kind) =>
-    text.trim().toLowerCase().startsWith(kind),
-  ) ?? null;
+/** How lists in several languages say that a child is none by birth. */
+const otherWords: readonly (readonly [RegExp, Parentage['kind']])[] = [
+  [/^(adopt|angenommen)/, 'adopted'],
+  [/^(foster|pflege|plac|acogid|affidat|pleeg|foster)/, 'foster'],
+  [/^(step|stief|beau-|belle-|hijastr|figliastr|styv)/, 'step'],
+];
+const parentageOf = (text: string): Parentage['kind'] | null => {
+  const told = text.trim().toLowerCase();
+  const own = (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown', 'household'] as const).find((kind) =>
+    told.startsWith(kind),
+  );
+  return own ?? otherWords.find(([words]) => words.test(told))?.[1] ?? null;
+};
 
 /** "adopted; step of 4": how a child belongs to its parents, and to one of them otherwise, who is named. */
 function parentageIn(text: string): Pick<Row, 'parentage' | 'otherwise'> {
@@ -40,15 +50,6 @@ function parentageIn(text: string): Pick<Row, 'parentage' | 'otherwise'> {
   const plain = parts.find((_, k) => k !== at) ?? '';
   if (kind === null || kind === 'household') return { parentage: parentageOf(text), otherwise: null };
   return { parentage: parentageOf(plain), otherwise: { kind, named: told[at]![2]! } };
-}
-
-/** True where a table has columns for parents or partners. */
-export function isFamilyTable(tokens: ListTokens): boolean {
-  const head = tokens.table?.rows[0]?.cells.map((cell) => columnUseOf(cell, familyHeadings)) ?? [];
-  return (
-    head.includes('name') &&
-    (head.includes('father') || head.includes('mother') || head.includes('partner') || head.includes('parents'))
-  );
 }
 
 interface Row {
@@ -62,16 +63,21 @@ interface Row {
 }
 
 /** A table of persons with their parents and partners by id or by name. Who is named only so is added; near spellings are asked about. O(cells). */
-export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): FamilyReading {
-  const head = table.rows[0]?.cells ?? [];
-  const columns = head.map((header, index): Column => ({
-    index,
-    header: header || `Column ${index + 1}`,
-    use: choices.columns?.[index] ?? columnUseOf(header, familyHeadings) ?? 'field',
-  }));
-  const body = table.rows.slice(1);
+export function readFamilyTable(
+  tokens: ListTokens,
+  table: TableTokens,
+  told: FamilyColumns,
+  choices: ReadChoices,
+): FamilyReading {
+  const { columns, header } = told;
+  const body = header ? table.rows.slice(1) : table.rows;
   const numbers = columns.find(({ use }) => use === 'id');
   const counts = numbers !== undefined && onlyCount(body.map(({ cells }) => cells[numbers.index] ?? ''));
+  const known = knownIn(body, columns);
+  const several = (cell: string): string[] => {
+    const parts = namesOf(cell, (part) => formsOf(part).some((form) => known.has(form)));
+    return parts.length > 1 || formsOf(cell).some((form) => known.has(form)) ? parts : severalIn(cell);
+  };
   const maker = new FamilyMaker();
   const findings: Finding[] = [];
   const notPlaced = asideTrayed(table.aside);
@@ -204,7 +210,7 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
     ...nothingRead,
     structure: 'parent-columns',
     columns,
-    header: true,
+    header,
     emptyLines: tokens.emptyLines(table.all.length),
     entries: [
       ...rows.map(({ entry }) =>
@@ -221,7 +227,15 @@ export function readFamilyTable(tokens: ListTokens, table: TableTokens, choices:
   });
 }
 
-const several = (cell: string): string[] =>
+/** All ways to name the persons of a table. */
+function knownIn(body: TableTokens['rows'], columns: readonly Column[]): ReadonlySet<string> {
+  const keys = columns.filter(({ use }) => use === 'name' || use === 'id').map(({ index }) => index);
+  const known = new Set(body.flatMap(({ cells }) => keys.flatMap((index) => formsOf(cells[index] ?? ''))));
+  known.delete('');
+  return known;
+}
+
+const severalIn = (cell: string): string[] =>
   (/^"|;/.test(cell) ? textsOf(cell) : cell.split(/\s(?:&|\+|and)\s|[;+&]/)).map((one) => one.trim());
 
 /** Finds who is named: by id, by name, by a near spelling that is asked about; else somebody who is added. */

@@ -234,6 +234,12 @@ function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetLi
     const key = foldName(name);
     seen.set(key, (seen.get(key) ?? new Set()).add(of[0]!));
   }
+  // A list of a set names nothing twice; columns that do tell something else.
+  const repeated = sets.some((_, i) => {
+    const filled = body.flatMap((row) => foldName(row.cells[i] ?? '') || []);
+    return filled.length - new Set(filled).size > Math.max(1, filled.length * 0.1);
+  });
+  if (repeated) return null;
   // Without any item in two columns it is a table of something else, unless it is ragged as such columns are.
   const shared = [...seen.values()].some((of) => of.size > 1);
   const lengths = sets.map((_, i) => body.filter((row) => (row.cells[i] ?? '') !== '').length);
