@@ -163,9 +163,10 @@ export const familyTree: Kind<FamilyTypes> = {
     unions: read.unions.map(({ id, partners }) => ({
       id,
       partners,
-      children: Object.entries(read.parentage).flatMap(([child, links]) =>
-        links.some(({ union }) => union === id) ? [child] : [],
-      ),
+      children: Object.entries(read.parentage).flatMap(([child, links]) => {
+        const link = links.find(({ union }) => union === id);
+        return link ? [{ id: child, parentage: link.kind }] : [];
+      }),
     })),
   }),
   csv: familyCsv,

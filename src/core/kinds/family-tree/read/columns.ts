@@ -9,6 +9,7 @@ import {
   type TableTokens,
 } from '../../../read';
 import { familyHeadings } from '../words';
+import { parentageOf } from './life';
 
 export interface FamilyColumns {
   readonly columns: readonly Column[];
@@ -19,6 +20,7 @@ const looked = 2000;
 const least = { found: 0.5, mutual: 0.5, together: 0.5, filled: 0.6, distinct: 0.8 };
 const mostShared = 0.1;
 const leastForHeading = 3;
+const fewestRows = 3;
 
 /** A column that names persons of the table, cell by cell. */
 interface Naming {
@@ -41,7 +43,10 @@ export function familyColumns({ rows, heading }: TableTokens, choices: ReadChoic
   const header = byWords || heading > leastForHeading || told.filter((use) => use !== null).length >= 2;
   const body = (header ? rows.slice(1) : rows).slice(0, looked).map(({ cells }) => cells);
   const uses = head.map((_, i) => (header ? (told[i] ?? 'field') : 'field'));
-  const found = body.length < 3 ? null : relationsIn(body, uses);
+  // Where headings tell all that persons are to each other, no cell says otherwise.
+  const hasParents = told.includes('parents') || (told.includes('father') && told.includes('mother'));
+  const isTold = byWords && hasParents && told.includes('partner') && told.includes('id');
+  const found = isTold || body.length < fewestRows ? null : relationsIn(body, uses);
   if (!byWords && !found) return null;
   if (found) tellBy(found, uses, body);
   return {
@@ -180,6 +185,11 @@ function tellBy({ key, parents, partner }: Found, uses: string[], body: readonly
     });
     if (best >= 0) uses[best] = 'name';
   }
+  uses.forEach((use, i) => {
+    const filled = body.flatMap((row) => row[i] || []);
+    const isKind = filled.length > 0 && filled.every((cell) => parentageOf(cell) !== null);
+    if (use === 'field' && isKind && !uses.includes('parentage')) uses[i] = 'parentage';
+  });
   tellDates(uses, body);
 }
 

@@ -1,6 +1,7 @@
 import { finding, own, type Finding } from '../../../model';
 import {
   foldName,
+  classOf,
   formsOf,
   namesOf,
   NameIndex,
@@ -20,6 +21,7 @@ import {
 } from '../../../read';
 import { isUnknown, noFacts, type Parentage, type Person } from '../model';
 import type { FamilyColumns } from './columns';
+import { parentageOf } from './life';
 import { FamilyMaker, type FamilyReading } from './result';
 
 const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
@@ -27,20 +29,6 @@ const sexes: readonly (readonly [RegExp, Person['sex']])[] = [
   [/^(m|male|man|boy|mannlich|männlich|garçon|homme)$/i, 'male'],
   [/^(x|other|diverse?)$/i, 'other'],
 ];
-/** How lists in several languages say that a child is none by birth. */
-const otherWords: readonly (readonly [RegExp, Parentage['kind']])[] = [
-  [/^(adopt|angenommen)/, 'adopted'],
-  [/^(foster|pflege|plac|acogid|affidat|pleeg|foster)/, 'foster'],
-  [/^(step|stief|beau-|belle-|hijastr|figliastr|styv)/, 'step'],
-];
-const parentageOf = (text: string): Parentage['kind'] | null => {
-  const told = text.trim().toLowerCase();
-  const own = (['adopted', 'step', 'foster', 'donor', 'birth', 'unknown', 'household'] as const).find((kind) =>
-    told.startsWith(kind),
-  );
-  return own ?? otherWords.find(([words]) => words.test(told))?.[1] ?? null;
-};
-
 /** "adopted; step of 4": how a child belongs to its parents, and to one of them otherwise, who is named. */
 function parentageIn(text: string): Pick<Row, 'parentage' | 'otherwise'> {
   const parts = text.split(';').map((part) => part.trim());
@@ -75,6 +63,8 @@ export function readFamilyTable(
   const counts = numbers !== undefined && onlyCount(body.map(({ cells }) => cells[numbers.index] ?? ''));
   const known = knownIn(body, columns);
   const several = (cell: string): string[] => {
+    // What we wrote ourselves stands in quotes where it has to.
+    if (cell.startsWith('"')) return severalIn(cell);
     const parts = namesOf(cell, (part) => formsOf(part).some((form) => known.has(form)));
     return parts.length > 1 || formsOf(cell).some((form) => known.has(form)) ? parts : severalIn(cell);
   };
@@ -243,6 +233,7 @@ class Finder {
   readonly added: ReadEntry[] = [];
   readonly questions: Question[] = [];
   private readonly byId = new Map<string, string>();
+  private readonly forms = new Map<string, string>();
   private readonly byName = new Map<string, string[]>();
   private readonly index = new NameIndex(1);
   private readonly answered = new Map<string, string>();
@@ -276,7 +267,7 @@ class Finder {
   }
 
   find(named: string, from: ReadEntry): string {
-    const byId = this.byId.get(named);
+    const byId = this.byId.get(named) ?? (this.byId.size > 0 ? this.byForm(named) : undefined);
     if (byId !== undefined) return byId;
     const folded = foldName(named);
     const known = this.byName.get(folded);
@@ -303,6 +294,7 @@ class Finder {
         `Is “${named}” in line ${from.line} ${guess.name}, line ${guess.line}?`,
       );
     }
+    if (this.byId.size > 0 && ['number', 'code'].includes(classOf(named))) return this.unknownNumber(named, from);
     return this.add(named, from);
   }
 
@@ -326,6 +318,40 @@ class Finder {
           ? answer
           : guess;
     this.answered.set(id, taken);
+    return taken;
+  }
+
+  /** Who has an id that is written with other zeros or another sign before it. */
+  private byForm(named: string): string | undefined {
+    if (this.forms.size === 0)
+      for (const [id, entry] of this.byId)
+        for (const form of formsOf(id)) if (!this.forms.has(form)) this.forms.set(form, entry);
+    return formsOf(named)
+      .map((form) => this.forms.get(form))
+      .find((one) => one !== undefined);
+  }
+
+  /** A number that nobody has is no name: it is asked who is meant, and nobody is added meanwhile. */
+  private unknownNumber(named: string, from: ReadEntry): string {
+    const id = `named-${foldName(named)}`;
+    const before = this.answered.get(id);
+    if (before !== undefined) return before;
+    const answer = own(this.choices.answers ?? {}, id);
+    const answered = answer !== undefined;
+    const text = `Line ${from.line}: ${from.name} names “${named}”, a number that nobody in the list has. Who is meant?`;
+    this.questions.push({
+      id,
+      line: from.line,
+      entry: from.id,
+      wanted: named,
+      text,
+      guess: null,
+      candidates: [],
+      answered,
+    });
+    const taken =
+      answer === 'add' ? this.add(named, from) : this.rows.some(({ entry }) => entry.id === answer) ? answer! : from.id;
+    if (answered) this.answered.set(id, taken);
     return taken;
   }
 
