@@ -3,7 +3,8 @@ import { foldName } from './names';
 /** What a cell looks like, whatever language it is in. */
 export type CellClass = 'number' | 'date' | 'mail' | 'code' | 'sign' | 'words' | 'text';
 
-const number = /^[-+−(]?\s*[\p{Sc}]?\s*[-+−]?\d[\d.,' \u00a0\u202f]*\s*(?:%|‰|\p{Sc}|[kKM]|[A-Z]{3})?\)?$/u;
+const number =
+  /^[-+−(]?\s*(?:\p{Sc}|[A-Z]{2,3}|kr\.?)?\s*[-+−]?(?:\d|[.,]\d)[\d.,'’ \u00a0\u202f]*\s*(?:%|‰|\p{Sc}|[kKM]|[A-Z]{2,3}|kr\.?)?\)?$/u;
 const date = /^(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|\d{4}-\d{2})\.?$/;
 const mail = /^(?:mailto:)?[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$|<[^\s@<>]+@[^\s@<>]+>$/;
 /** Letters and digits without blanks between words: T-07, IV/3, E12, #4. */
@@ -24,6 +25,9 @@ export function classOf(cell: string): CellClass {
 
 /** Whether a cell says nothing: empty, or dashes and the like that stand for nothing. */
 export const saysNothing = (cell: string): boolean => cell === '' || !/[\p{L}\p{N}✓✔✗✘×☑●•+*?]/u.test(cell);
+
+/** Whether a cell tells how much: with a currency, a share, a sign, decimals or groups of figures; such cells name nobody. */
+export const isAmount = (cell: string): boolean => classOf(cell) === 'number' && !/^\s*#?\d+[.)]?\s*$/.test(cell);
 
 /** What the cells of a column have in common. */
 export interface ColumnProfile {

@@ -1,4 +1,4 @@
-import { classOf, profileOf, saysNothing } from './cell-shape';
+import { classOf, isAmount, profileOf, saysNothing } from './cell-shape';
 import type { Row } from './delimited';
 import { columnUseOf, fieldPrefix, type ColumnUse } from './headings';
 import { foldName } from './names';
@@ -38,7 +38,11 @@ export function findColumns(
   { headings, roles }: TreeVocabulary,
 ): Columns {
   const head = (rows[0]?.cells ?? []).map(plainHeading);
-  const told = head.map((cell) => columnUseOf(cell, headings));
+  const told = head.map((cell, i) => {
+    const use = columnUseOf(cell, headings);
+    // A word over amounts names nobody.
+    return use === 'name' && isOfAmounts(rows, i) ? null : use;
+  });
   const named = head.filter((cell) => cell !== '').length === head.length;
   const byWords =
     told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
@@ -118,6 +122,12 @@ const byCells = (rows: readonly Row[], heading: number): boolean =>
 
 /** In fewer rows nothing is usual. */
 const fewestRows = 3;
+/** Whether a column tells amounts, below its first row. */
+function isOfAmounts(rows: readonly Row[], at: number): boolean {
+  const filled = rows.slice(1, looked).flatMap(({ cells }) => cells[at] || []);
+  return filled.length > 2 && filled.filter(isAmount).length > filled.length * 0.7;
+}
+
 /** So many bits make a heading of a first row whose words nobody knows. */
 const leastForHeading = 3;
 

@@ -5,8 +5,8 @@ import { traits } from './table-parts';
 /** What a line beside an outline is. */
 export type AsideOfOutline = 'title' | 'remark';
 
-/** Bits that make a line a remark: it has what hardly another line has; no sign where others have one; nothing below it where all others as far out have; an empty line before it; nothing but its like after it. */
-const bits = { unlike: 5, noSign: 4, leaf: 3, blank: 2, end: 1 };
+/** Bits that make a line a remark: it has what hardly another line has; no sign where others have one; nothing below it where all others as far out have, more where that is but one; an empty line before it; nothing but its like after it. */
+const bits = { unlike: 5, noSign: 4, leaf: 3, besideOne: 4, blank: 2, end: 1 };
 const least = 7;
 const fewestLines = 3;
 /** A trait is unlike where at most this share of lines has it, and lines have signs where at least this share has. */
@@ -44,7 +44,7 @@ export function asidesOf(
       bits.blank +
       (isUnlike(each) ? bits.unlike : 0) +
       (isSigned ? bits.noSign : 0) +
-      (topsLead && each.indent <= lines[0]!.indent ? bits.leaf : 0) +
+      (topsLead > 0 && each.indent <= lines[0]!.indent ? (topsLead === 1 ? bits.besideOne : bits.leaf) : 0) +
       (end ? bits.end : 0);
     if (rated >= least) found.set(i, 'remark');
   }
@@ -59,7 +59,7 @@ export function asidesOf(
     )
       break;
     const rest = lines.filter((_, k) => k > i && !found.has(k));
-    if (isDeeper(lines[i + 1], each) || !(leadingTops(rest) || isSigned || isUnlike(each))) break;
+    if (isDeeper(lines[i + 1], each) || !(leadingTops(rest) > 0 || isSigned || isUnlike(each))) break;
     found.set(i, 'title');
   }
   return found;
@@ -68,10 +68,11 @@ export function asidesOf(
 const isDeeper = (next: OutlineLine | undefined, each: OutlineLine): boolean =>
   next !== undefined && next.indent > each.indent;
 
-/** Whether every line that stands furthest out has something below it. */
-function leadingTops(lines: readonly OutlineLine[]): boolean {
-  if (lines.length < 2) return false;
+/** How many lines stand furthest out, where each of them has something below it; 0 where one has not. */
+function leadingTops(lines: readonly OutlineLine[]): number {
+  if (lines.length < 2) return 0;
   const { of } = depthsOf(lines);
   const top = Math.min(...of.slice(0, 10_000));
-  return of.every((depth, i) => depth > top || (of[i + 1] ?? top) > depth);
+  const tops = of.flatMap((depth, i) => (depth > top ? [] : [i]));
+  return tops.every((i) => (of[i + 1] ?? top) > of[i]!) ? tops.length : 0;
 }

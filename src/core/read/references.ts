@@ -1,4 +1,4 @@
-import { classOf, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
+import { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
 
@@ -55,6 +55,8 @@ const mostColumns = 40;
 /** What makes a key, a reference and a forest, as shares of rows or cells. */
 const least = { keyFilled: 0.6, keyDistinct: 0.8, found: 0.55, someFound: 0.3 };
 const mostUnknown = 2;
+/** Columns with more amounts than this share name nobody. */
+const mostAmounts = 0.3;
 const mostRings = 0.35;
 const letterBits = 4.5;
 const digitBits = 3.3;
@@ -71,15 +73,16 @@ export function findReferences(body: readonly (readonly string[])[], { inTwoPart
   );
   const columns = Array.from({ length: width }, (_, i) => rows.map((cells) => cells[i] ?? ''));
   const profiles = columns.map(profileOf);
+  const amounts = columns.map((cells, i) => cells.filter(isAmount).length > profiles[i]!.filled * mostAmounts);
   const found: Reference[] = [];
   const keys: { key: number[]; cells: string[] }[] = profiles.flatMap((profile, i) =>
-    isKey(profile, rows.length) ? [{ key: [i], cells: columns[i]! }] : [],
+    isKey(profile, rows.length) && !amounts[i] ? [{ key: [i], cells: columns[i]! }] : [],
   );
   const try_ = (loosely: boolean) => {
     for (const { key, cells } of keys) {
       const index = new Key(cells, loosely);
       columns.forEach((column, i) => {
-        if (key.includes(i) || profiles[i]!.filled < 1) return;
+        if (key.includes(i) || profiles[i]!.filled < 1 || amounts[i]) return;
         const one = referenceTo(index, key, column, i);
         if (one) found.push(one);
       });

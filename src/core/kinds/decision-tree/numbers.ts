@@ -39,16 +39,48 @@ function withPoint(figures: string): string | null {
   return `${whole.replace(/[.,]/g, '') || '0'}.${figures.slice(last + 1) || '0'}`;
 }
 
-const currency = /^(?:[A-Z]{2,4}|\p{Sc})|(?:[A-Z]{2,4}|\p{Sc})$/u;
+const currency = /^(?:[A-Z]{2,4}|kr\.?|zł|Kč|Ft|\p{Sc})|(?:[A-Z]{2,4}|kr\.?|zł|Kč|Ft|\p{Sc})$/u;
+const scales: readonly (readonly [sign: RegExp, factor: number])[] = [
+  [/(?<=\d)\s?k$/i, 1000],
+  [/(?<=\d)\s?(?:M|m|Mio\.?|mln)$/, 1e6],
+];
 
-/** An amount, with or without a currency sign at either end; the unit that stood there is told with it. */
+/** An amount, with or without a currency sign at either end, in brackets for a negative one, in thousands (k) or millions (M); the unit that stood there is told with it. */
 export function parseAmount(text: string): { readonly value: number; readonly unit: string } | null {
   const bare = text.trim().replace(minus, '-');
+  const inBrackets = /^\((.*[^\d\s.,'’-].*)\)$/.exec(bare);
+  if (inBrackets) {
+    const inner = parseAmount(inBrackets[1]!);
+    return inner && inner.value >= 0 ? { value: 0 - inner.value, unit: inner.unit } : null;
+  }
   const sign = /^-/.test(bare) ? '-' : '';
   const rest = sign ? bare.slice(1).trim() : bare;
   const unit = currency.exec(rest);
-  const value = parseNumber(sign + (unit ? rest.replace(currency, '').trim() : rest));
-  return value === null ? null : { value, unit: unit?.[0] ?? '' };
+  const plain = unit ? rest.replace(currency, '').trim() : rest;
+  const scale = scales.find(([end]) => end.test(plain));
+  const value = parseNumber(sign + (scale ? plain.replace(scale[0], '') : plain));
+  return value === null
+    ? null
+    : { value: scale ? Math.round(value * scale[1] * 1e6) / 1e6 : value, unit: unit?.[0] ?? '' };
+}
+
+const withPoints = /(?<![\d.,])[1-9]\d{0,2}(?:\.\d{3})+(?![\d.])/g;
+const anyPoint = /\d+\.\d+(?:\.\d+)*/g;
+
+/**
+ * How a list writes its numbers: where every point in one stands before three figures, and no number begins with 0, points part thousands. Returns what
+ * writes a text of the list with plain thousands. One number alone is no habit.
+ */
+export function habitOf(texts: readonly string[]): (text: string) => string {
+  let thousands = 0;
+  let decimals = 0;
+  for (const text of texts) {
+    const found = text.match(withPoints)?.length ?? 0;
+    thousands += found;
+    decimals += (text.match(anyPoint)?.length ?? 0) - found;
+  }
+  if (thousands < 2 || decimals > 0) return (text) => text;
+  return (text) => text.replace(withPoints, (figures) => figures.replaceAll('.', ''));
 }
 
 /** A probability: "0.3", ",3", "30 %", "3/10". Null where it is none; whether it is a possible one is not asked here. */
@@ -64,8 +96,14 @@ export function parseProbability(text: string): number | null {
   return value === null ? null : percent ? value / 100 : value;
 }
 
-/** A number as it is written and read back to the same value: no grouping, a decimal point, no exponent where it can be helped. */
-export const plainNumber = (value: number): string => (Object.is(value, -0) ? '0' : String(value));
+/**
+ * A number as it is written and read back to the same value: no grouping, a decimal point, no exponent where it can be helped; of three decimals a fourth is written, as a
+ * point before three figures may part thousands.
+ */
+export function plainNumber(value: number): string {
+  const plain = Object.is(value, -0) ? '0' : String(value);
+  return /^-?[1-9]\d{0,2}\.\d{3}$/.test(plain) ? `${plain}0` : plain;
+}
 
 /** "18 000", in groups of three from the right. */
 function group(figures: string): string {

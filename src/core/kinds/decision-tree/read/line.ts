@@ -19,7 +19,7 @@ const chanceWords = /^(?:probability|prob|p|chance)/i;
 /** What follows words at the beginning, and a colon or an equals sign after them; null where nothing does, or others begin. */
 function after(words: RegExp, text: string): string | null {
   const found = words.exec(text);
-  if (!found) return null;
+  if (!found || /^\p{L}/u.test(text.slice(found[0].length))) return null;
   const rest = text.slice(found[0].length).trimStart();
   return (/^[:=]/.test(rest) ? rest.slice(1).trimStart() : rest) || null;
 }
@@ -29,7 +29,7 @@ function numbersIn(inside: string): Numbers | null {
   let [probability, cost, unit]: [number | null, number | null, string] = [null, null, ''];
   for (const part of inside.split(/;|,(?=\s)/)) {
     const bare = part.trim();
-    const costs = after(costWords, bare);
+    const costs = after(costWords, bare) ?? wordBefore(bare);
     const amount = costs === null ? null : parseAmount(costs);
     if (amount) {
       if (cost !== null) return null;
@@ -41,6 +41,12 @@ function numbersIn(inside: string): Numbers | null {
     probability = value;
   }
   return { probability, cost, unit };
+}
+
+/** What follows one word that speaks of no chance: "Ausgabe 4.000" tells a cost in any language. */
+function wordBefore(text: string): string | null {
+  const told = /^(\p{L}[\p{L}.]*):?\s+(?=[^\p{L}]|[A-Z]{3}\s)(.+)$/u.exec(text);
+  return told && !chanceWords.test(told[1]!) ? told[2]! : null;
 }
 
 /** A text in quotes at the beginning of what is left, or what is plain up to a sign. */
@@ -72,7 +78,24 @@ function wordsAt(line: string): Words {
   }
   const equals = line.lastIndexOf(' = ');
   if (equals >= 0 && equals < end && parseAmount(line.slice(equals + 3))) end = equals;
+  const comma = numbersAfter(line.slice(0, end));
+  if (comma >= 0)
+    return {
+      text: line.slice(0, comma).trim(),
+      rest: `(${line.slice(comma + 1, end).trim()})${line.slice(end)}`,
+      quoted: false,
+    };
   return { text: line.slice(0, end).trim(), rest: line.slice(end).trimStart(), quoted: false };
+}
+
+/** Where the comma stands after which nothing but numbers follow, chances and costs; −1 for none. */
+function numbersAfter(head: string): number {
+  let found = -1;
+  for (let at = head.lastIndexOf(', '); at > 0; at = head.lastIndexOf(', ', at - 1)) {
+    if (head.length - at > 80 || !numbersIn(head.slice(at + 1))) break;
+    found = at;
+  }
+  return found;
 }
 
 /** "Bad winter (0.3, cost 400): Repairs = -18,000" with or without any of its parts; details after a tab. O(length). */

@@ -11,10 +11,12 @@ import {
   type Reading,
 } from '../../../read';
 import { isPlain, noFacts, type BranchFacts } from '../model';
-import { parseAmount, parseProbability } from '../numbers';
+import { habitOf, parseAmount, parseProbability } from '../numbers';
 import { decisionVocabulary } from '../words';
 import { readCouplets } from './couplets';
+import { withAnswers } from './answers';
 import { readBranchLine } from './line';
+import { numberUses } from './number-columns';
 import type { DecisionReading } from './result';
 
 /**
@@ -24,11 +26,15 @@ import type { DecisionReading } from './result';
 export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): DecisionReading {
   const couplets = tokens.refusal || choices.structure ? null : readCouplets(tokens);
   if (couplets) return withinLimits(couplets);
-  const asTable = choices.structure === 'table' || (choices.structure !== 'outline' && isTable(tokens));
-  if (tokens.refusal || asTable)
+  if (tokens.refusal || choices.structure === 'table' || (choices.structure !== 'outline' && isTable(tokens)))
     return fromTable(
       readTree(tokens, tokens.refusal ? choices : { ...choices, structure: 'table' }, decisionVocabulary),
     );
+  // Without headings that say so, numbers do: chances that make 1, and amounts at the ends.
+  if (choices.structure !== 'outline' && isReadAsTable(tokens, decisionVocabulary)) {
+    const table = readTree(tokens, { ...choices, structure: 'table' }, decisionVocabulary);
+    if (table.structure !== 'flat' && numberUses(table).size > 0) return fromTable(table);
+  }
   return withinLimits(
     fromOutline(readOutline(tokens, decisionVocabulary.roles, (text) => ({ name: text, details: [] }))),
   );
@@ -48,11 +54,13 @@ const useHere = (cell: string) =>
 function fromTable(read: Reading): DecisionReading {
   const facts: Record<string, BranchFacts> = {};
   let unit = '';
+  const uses = numberUses(read);
+  const habit = habitOf(read.entries.flatMap(({ fields }) => Object.values(fields)));
   const entries = read.entries.map((entry): ReadEntry => {
     const kept: [string, string][] = [];
     let own = noFacts;
     for (const [field, value] of Object.entries(entry.fields)) {
-      const took = taken(field, value);
+      const took = taken(uses.get(field) ?? field, habit(value));
       if (!took) kept.push([field.replace(/^own-/, ''), value]);
       else {
         own = { ...own, ...took.patch };
@@ -84,8 +92,10 @@ function taken(field: string, value: string): { patch: Partial<BranchFacts>; uni
 function fromOutline(read: Reading): DecisionReading {
   const facts: Record<string, BranchFacts> = {};
   let unit = '';
-  const entries = read.entries.map((entry): ReadEntry => {
-    const line = readBranchLine(entry.name);
+  const habit = habitOf(read.entries.map(({ name }) => name));
+  const lines = withAnswers(read.entries.map(({ name }) => readBranchLine(habit(name))));
+  const entries = read.entries.map((entry, i): ReadEntry => {
+    const line = lines[i]!;
     unit = line.unit || unit;
     if (!isPlain(line.facts)) facts[entry.id] = { ...line.facts, label: line.facts.label.slice(0, 200) };
     return { ...entry, name: line.name, details: line.details };

@@ -20,6 +20,7 @@ import {
 } from '../../../read';
 import { mostSets } from '../model';
 import { setHeadings, type Mention, type SetList } from './set-list';
+import { jointWord } from './sign-lines';
 
 /** Stands before the name of a set that would not be told by its marks. */
 export const setPrefix = 'Set: ';
@@ -28,12 +29,18 @@ const bareHeading = (told: string): string => {
   return told.slice(prefix.length);
 };
 
-const yes = /^(x|×|✓|✔|✗|☑|●|•|\*|\+|1|y|yes|ja|j|oui|si|sí|true|wahr|vrai)$/iu;
-const no = /^(|0|n|no|nein|non|false|falsch|faux|-|–|—|☐|○)$/iu;
+const yes =
+  /^(x|×|✓|✔|✗|✘|☑|●|•|\*|\+|1|y|yes|ja|j|oui|o|si|s|sí|sì|sim|tak|ano|kyllä|evet|igen|true|wahr|vrai|vero|verdadero|waar|sant|sann)$/iu;
+const no =
+  /^(|0|n|no|nein|nee|nej|non|não|nie|ne|ei|hayır|nem|false|falsch|faux|falso|onwaar|falskt|osant|-|−|–|—|☐|○)$/iu;
+/** A cross is a mark, but beside ticks it says the contrary. */
+const ticks = /^[✓✔☑]$/u;
+const crosses = /^[✗✘×xX]$/u;
 
 /** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
 export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): SetList | null {
-  const { rows, aside, openQuote } = table;
+  const { aside, openQuote } = table;
+  const rows = upright(withoutCrosses(table.rows), choices);
   const first = rows[0];
   if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
@@ -44,12 +51,80 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
     withoutHeading(first, rows, choices) ??
     fromMarks(first, body, choices) ??
     fromCells(first, body, tokens) ??
+    fromPairs(first, body) ??
     fromColumns(first, body, tokens);
   if (!found) return null;
   return {
     ...found,
     notPlaced: [...asideTrayed(aside), ...found.notPlaced],
     findings: [...findings, ...found.findings],
+  };
+}
+
+/** Rows in which a cross beside ticks is no mark. */
+function withoutCrosses(rows: readonly Row[]): readonly Row[] {
+  const hasTicks = rows.slice(1).some(({ cells }) => cells.some((cell) => ticks.test(cell)));
+  if (!hasTicks || !rows.slice(1).some(({ cells }) => cells.some((cell) => crosses.test(cell)))) return rows;
+  return rows.map(({ line, cells }, i) => ({
+    line,
+    cells: i === 0 ? cells : cells.map((cell) => (crosses.test(cell) ? '-' : cell)),
+  }));
+}
+
+/** Rows and columns changed over where sets stand in few rows and items in many columns. */
+function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
+  const [head, ...body] = rows;
+  if (!head || choices.columns || body.length < 2 || body.length > mostSets || head.cells.length - 1 <= body.length)
+    return rows;
+  if (head.cells.length - 1 <= mostSets && head.cells.length - 1 < body.length * 2) return rows;
+  const cells = body.flatMap((row) => head.cells.slice(1).map((_, i) => row.cells[i + 1] ?? ''));
+  const marked = cells.filter((cell) => yes.test(cell)).length;
+  if (marked < 2 || !cells.every((cell) => yes.test(cell) || no.test(cell))) return rows;
+  return [
+    { line: head.line, cells: [head.cells[0] || 'Name', ...body.map((row) => row.cells[0] ?? '')] },
+    ...head.cells
+      .slice(1)
+      .map((item, i) => ({ line: head.line, cells: [item, ...body.map((row) => row.cells[i + 1] ?? '')] })),
+  ];
+}
+
+/** A row for an item in a set: of two columns the one with few different values names the sets. */
+function fromPairs(head: Row, body: readonly Row[]): SetList | null {
+  const rows = body.filter(
+    ({ cells }) => cells.filter((cell) => cell !== '').length === 2 && cells[0] !== '' && cells[1] !== '',
+  );
+  if (
+    rows.length < 4 ||
+    rows.length < body.length * 0.9 ||
+    rows.some(({ cells }) => cells.length > 2 && cells.slice(2).some(Boolean))
+  )
+    return null;
+  const values = [0, 1].map((i) => distinct(rows.map(({ cells }) => cells[i]!)));
+  const at = values[0]!.length < values[1]!.length ? 0 : 1;
+  const [sets, items] = [values[at]!, values[1 - at]!];
+  const names = new Set(items.map(foldName));
+  const pairs = new Set(rows.map(({ cells }) => `${foldName(cells[0]!)}\n${foldName(cells[1]!)}`));
+  if (sets.length < 2 || sets.length > mostSets || rows.length < sets.length * 2 || items.length === rows.length)
+    return null;
+  if (pairs.size < rows.length || sets.some((set) => names.has(foldName(set)))) return null;
+  return {
+    told: 'set-lists',
+    universe: '',
+    apart: false,
+    notPlaced: body
+      .filter((row) => !rows.includes(row))
+      .map((row) => trayed(row, `Line ${row.line} names no item with a set.`)),
+    sets,
+    mentions: rows.map(({ line, cells }) => ({
+      line,
+      name: cells[1 - at]!,
+      details: [],
+      fields: {},
+      sets: [cells[at]!],
+    })),
+    columns: [0, 1].map((i) => columnOf(head, i, i === at ? 'set' : 'name')),
+    header: true,
+    findings: [],
   };
 }
 
@@ -191,6 +266,10 @@ export const splitSets = (cell: string): string[] =>
 function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
   if (head.cells.length !== 2) return null;
   const nameless = body.filter((row) => (row.cells[0] ?? '') === '' && row.cells.some((cell) => cell !== ''));
+  // A short word between the names, "and" in any language.
+  const word = jointWord(body.map(({ cells }) => cells[1] ?? ''));
+  const setsIn = (cell: string): string[] =>
+    splitSets(cell).flatMap((part) => (word ? part.split(word) : [part]).map((one) => one.trim()).filter(Boolean));
   const mentions = body
     .filter((row) => (row.cells[0] ?? '') !== '')
     .map((row): Mention => ({
@@ -198,7 +277,7 @@ function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList
       name: row.cells[0]!,
       details: [],
       fields: {},
-      sets: splitSets(row.cells.slice(1).join(';')),
+      sets: setsIn(row.cells.slice(1).join(';')),
     }));
   const sets = distinct(mentions.flatMap((one) => one.sets));
   const several = mentions.some((one) => one.sets.length > 1);

@@ -17,6 +17,7 @@ import { setsNamedBy } from './item-line';
 import { fromLines, fromOutline, mostlyPairs } from './set-lines';
 import { noSetsRead, type Mention, type SetList, type SetReading } from './set-list';
 import { fromTable } from './set-tables';
+import { fromSigns } from './sign-lines';
 
 /** The shortest names that are asked about when they differ by one slip of the pen. */
 const shortestAsked = 5;
@@ -66,7 +67,8 @@ function tellSets(tokens: ListTokens, choices: ReadChoices): SetList | null {
   const table = cells && choices.structure !== 'outline' ? fromTable(tokens, cells, choices) : null;
   if (choices.structure === 'table' || table?.told === 'set-marks') return table;
   // Commas between the sets of a line are no columns where lines name their item before a colon.
-  const lines = table && !mostlyPairs(tokens) ? null : fromLines(tokens);
+  const signs = choices.structure === undefined ? fromSigns(tokens) : null;
+  const lines = signs ?? (table && !mostlyPairs(tokens) ? null : fromLines(tokens));
   return lines ?? table ?? fromOutline(tokens);
 }
 

@@ -1,0 +1,139 @@
+import { foldName, type ListTokens } from '../../../read';
+import { mostSets } from '../model';
+import type { Mention, SetList } from './set-list';
+
+const signs = [' = ', ' -> ', ' → ', ' => ', ' – ', ' — ', ' - ', ': '];
+const commas = ['; ', ', ', ' / ', ' | ', ' + ', ' & '];
+/** What stands between names of sets that a line has in common. */
+const joints = [' & ', ' + ', ' ∩ ', ' ∧ '];
+const fewestLines = 2;
+
+interface Line {
+  readonly line: number;
+  readonly head: string;
+  readonly members: readonly string[];
+}
+
+/**
+ * Lines with one name before a sign and several after it, in any signs: lists a set, sets an item, or items a region, "Boats & Sails: dinghy, yawl". The side with few
+ * names that come again is the sets. Null where lines say something else. O(characters × signs).
+ */
+export function fromSigns(tokens: ListTokens): SetList | null {
+  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
+  if (lines.length < fewestLines) return null;
+  for (const sign of signs) {
+    const parted = lines.filter(({ text }) => text.indexOf(sign) > 0);
+    if (parted.length < fewestLines || parted.length < lines.length) continue;
+    const heads = parted.map(({ text }) => text.slice(0, text.indexOf(sign)).trim());
+    const tails = parted.map(({ text }) => text.slice(text.indexOf(sign) + sign.length).trim());
+    const parts = partingOf(tails);
+    const told = parted.map(({ line }, i): Line => ({ line, head: heads[i]!, members: parts(tails[i]!) }));
+    const found = regions(told) ?? (sign === ': ' ? null : plain(told));
+    if (found) return found;
+  }
+  return null;
+}
+
+/** How lists are parted: by the sign that most of them have, or by a short word between the names that come again. */
+function partingOf(lists: readonly string[]): (list: string) => string[] {
+  const counts = commas.map((comma) => lists.filter((list) => list.includes(comma)).length);
+  const most = Math.max(...counts);
+  if (most > 0) {
+    const comma = commas[counts.indexOf(most)]!;
+    return (list) =>
+      list
+        .split(comma)
+        .map((part) => part.trim())
+        .filter(Boolean);
+  }
+  const word = jointWord(lists);
+  return (list) => (word ? list.split(word) : [list]).map((part) => part.trim()).filter(Boolean);
+}
+
+/** A short word with a blank at either side that parts lists into names of other lists: "and" in any language. */
+export function jointWord(lists: readonly string[]): string | null {
+  const whole = new Set(lists.map(foldName));
+  const counts = new Map<string, number>();
+  for (const list of lists)
+    for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) {
+      const parts = list.split(word).map(foldName);
+      if (parts.every((part) => whole.has(part)) || parts.length > 1) counts.set(word, (counts.get(word) ?? 0) + 1);
+    }
+  const [best] = [...counts].sort((a, b) => b[1] - a[1]);
+  return best && best[1] >= 2 ? best[0] : null;
+}
+
+const distinct = (names: readonly string[]): string[] => [
+  ...new Map(names.map((name) => [foldName(name), name])).values(),
+];
+
+function plain(told: readonly Line[]): SetList | null {
+  const heads = distinct(told.map(({ head }) => head));
+  const members = distinct(told.flatMap((one) => one.members));
+  if (heads.length < told.length) return null;
+  const headKeys = new Set(heads.map(foldName));
+  if (members.some((member) => headKeys.has(foldName(member)))) return null;
+  const all = told.reduce((sum, one) => sum + one.members.length, 0);
+  if (all === members.length) return null;
+  if (heads.length <= Math.min(mostSets, members.length))
+    return listOf(
+      heads,
+      members.map((name) => ({
+        name,
+        line: told.find((one) => has(one, name))!.line,
+        sets: told.filter((one) => has(one, name)).map(({ head }) => head),
+      })),
+    );
+  if (members.length > mostSets || members.length >= heads.length) return null;
+  return listOf(
+    members,
+    told.map(({ line, head, members: sets }) => ({ name: head, line, sets })),
+  );
+}
+
+const has = ({ members }: Line, name: string): boolean => members.some((one) => foldName(one) === foldName(name));
+
+/** Lines of which some name several sets before the sign, and each item stands in one line. */
+function regions(told: readonly Line[]): SetList | null {
+  const items = told.flatMap(({ members }) => members.map(foldName));
+  if (told.length < fewestLines || new Set(items).size < items.length || items.length <= told.length) return null;
+  const heads = told.map(({ head }) => head.replace(/\s+only$/i, ''));
+  const word = jointWord(heads);
+  for (const joint of word ? [...joints, word] : joints) {
+    const parts = heads.map((head) =>
+      head
+        .split(joint)
+        .map((part) => part.trim())
+        .filter(Boolean),
+    );
+    const sets = distinct(parts.flat());
+    const several = parts.filter((one) => one.length > 1).length;
+    if (several === 0 || sets.length < 2 || sets.length > mostSets || sets.length > told.length) continue;
+    // Every set stands in more than one region, or by itself.
+    if (
+      !sets.every(
+        (set) =>
+          parts.filter((one) => one.some((part) => foldName(part) === foldName(set))).length > 1 ||
+          heads.some((head) => foldName(head) === foldName(set)),
+      )
+    )
+      continue;
+    return listOf(
+      sets,
+      told.flatMap(({ line, members }, i) => members.map((name) => ({ name, line, sets: parts[i]! }))),
+    );
+  }
+  return null;
+}
+
+const listOf = (sets: readonly string[], mentions: readonly Pick<Mention, 'name' | 'line' | 'sets'>[]): SetList => ({
+  told: 'set-lines',
+  universe: '',
+  apart: false,
+  sets,
+  mentions: mentions.map((one) => ({ ...one, details: [], fields: {} })),
+  notPlaced: [],
+  columns: [],
+  header: false,
+  findings: [],
+});
