@@ -15,7 +15,7 @@ export { peopleIn, personShare, repeatedShare, senseOf } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
 export { namesOf } from './several';
 export { isReadWhole } from './table-parts';
-export { classOf, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
+export { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
 export { formsOf } from './references';
 export { aboveList, titleAbove } from './title-above';
 export { ListTokens, type TableTokens } from './tokens';

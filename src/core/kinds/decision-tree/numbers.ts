@@ -40,6 +40,7 @@ function withPoint(figures: string): string | null {
 }
 
 const currency = /^(?:[A-Z]{2,4}|kr\.?|zł|Kč|Ft|\p{Sc})|(?:[A-Z]{2,4}|kr\.?|zł|Kč|Ft|\p{Sc})$/u;
+const longestAmount = 400;
 const scales: readonly (readonly [sign: RegExp, factor: number])[] = [
   [/(?<=\d)\s?k$/i, 1000],
   [/(?<=\d)\s?(?:M|m|Mio\.?|mln)$/, 1e6],
@@ -47,6 +48,7 @@ const scales: readonly (readonly [sign: RegExp, factor: number])[] = [
 
 /** An amount, with or without a currency sign at either end, in brackets for a negative one, in thousands (k) or millions (M); the unit that stood there is told with it. */
 export function parseAmount(text: string): { readonly value: number; readonly unit: string } | null {
+  if (text.length > longestAmount) return null;
   const bare = text.trim().replace(minus, '-');
   const inBrackets = /^\((.*[^\d\s.,'’-].*)\)$/.exec(bare);
   if (inBrackets) {
@@ -65,6 +67,8 @@ export function parseAmount(text: string): { readonly value: number; readonly un
 }
 
 const withPoints = /(?<![\d.,])[1-9]\d{0,2}(?:\.\d{3})+(?![\d.])/g;
+/** Longer texts hold no number that is looked for. */
+const longestText = 400;
 const anyPoint = /\d+\.\d+(?:\.\d+)*/g;
 
 /**
@@ -75,12 +79,14 @@ export function habitOf(texts: readonly string[]): (text: string) => string {
   let thousands = 0;
   let decimals = 0;
   for (const text of texts) {
+    if (text.length > longestText) continue;
     const found = text.match(withPoints)?.length ?? 0;
     thousands += found;
     decimals += (text.match(anyPoint)?.length ?? 0) - found;
   }
   if (thousands < 2 || decimals > 0) return (text) => text;
-  return (text) => text.replace(withPoints, (figures) => figures.replaceAll('.', ''));
+  return (text) =>
+    text.length > longestText ? text : text.replace(withPoints, (figures) => figures.replaceAll('.', ''));
 }
 
 /** A probability: "0.3", ",3", "30 %", "3/10". Null where it is none; whether it is a possible one is not asked here. */

@@ -1,5 +1,5 @@
 import { own } from '../../../model';
-import { columnUseOf, type ReadEntry, type Reading } from '../../../read';
+import { columnUseOf, isAmount, type ReadEntry, type Reading } from '../../../read';
 import { parseAmount, parseProbability } from '../numbers';
 import { decisionVocabulary } from '../words';
 
@@ -21,6 +21,7 @@ export function numberUses({ entries }: Reading): NumberUses {
   const fields = [...new Set(entries.flatMap((entry) => Object.keys(entry.fields)))];
   const leading = new Set(entries.map(({ parent }) => parent));
   const isEnd = ({ id }: ReadEntry): boolean => !leading.has(id);
+  let hasMoney = false;
   const amounts: { field: string; atEnds: number; count: number }[] = [];
   for (const field of fields) {
     const use = field.startsWith('own-') ? field : columnUseOf(field, decisionVocabulary.headings);
@@ -33,10 +34,12 @@ export function numberUses({ entries }: Reading): NumberUses {
       continue;
     }
     const numbers = told.filter((entry) => parseAmount(own(entry.fields, field)!) !== null);
+    hasMoney ||= told.filter((entry) => isAmount(own(entry.fields, field)!)).length >= Math.max(1, told.length * 0.5);
     if (told.length > 0 && numbers.length >= told.length * share)
       amounts.push({ field, atEnds: told.filter(isEnd).length / told.length, count: told.length });
   }
-  if (uses.size === 0 && amounts.length < 2) return uses;
+  // Numbers alone may be years.
+  if (uses.size === 0 && !(hasMoney && amounts.length > 1)) return uses;
   const taken = new Set(uses.values());
   amounts.sort((a, b) => b.atEnds - a.atEnds || b.count - a.count);
   for (const { field, atEnds } of amounts) {
