@@ -14,11 +14,11 @@ export interface ToldIdea {
 }
 
 /** "tides --carry--> silt", "tides -carry-> silt", "tides -> silt", "tides → silt", "tides —carry→ silt", "tides [carry] silt". */
-const arrowSign = String.raw`(?:-{1,3}>|=>|→|⟶|➔|➝)`;
+const arrowSign = String.raw`(?:-{1,3}>|[—–]>|=>|~>|(?<=\s)>>(?=\s)|→|⟶|➔|➝|⇒|⟹)`;
 // None of these patterns passes blanks before it knows what follows them, so that a long run of blanks costs its length.
-const stroke = /^(?:-{1,2}|—|–)\s*/u;
+const stroke = /^(?:-{1,2}|—|–|=)\s*/u;
 /** What ends an idea at the beginning of a line, and a phrase. */
-const afterIdea = new RegExp(String.raw`-{2,}|${arrowSign}|(?<=\s)[—–-]`, 'u');
+const afterIdea = new RegExp(String.raw`-{2,}|${arrowSign}|(?<=\s)[—–=-]`, 'u');
 const afterPhrase = new RegExp(String.raw`[—–]?${arrowSign}`, 'u');
 const direct = new RegExp(String.raw`^${arrowSign}\s*`, 'u');
 const closing = new RegExp(String.raw`^[—–]?${arrowSign}\s*`, 'u');
@@ -41,7 +41,7 @@ export function arrowLine(line: string): ToldProposition | null {
     const words = partAt(line, at + begin[0].length, afterPhrase);
     const end = closing.exec(line.slice(words.end));
     if (!end) return null;
-    phrase = words.text;
+    phrase = words.quoted ? words.text : withoutBrackets(words.text);
     at = words.end + end[0].length;
   }
   const to: ToldIdea[] = [];
@@ -52,6 +52,10 @@ export function arrowLine(line: string): ToldProposition | null {
   }
   return to.length > 0 ? { from: ideaIn(first), phrase, to } : null;
 }
+
+/** "[carry]" and "(carry)" without their brackets. */
+const withoutBrackets = (text: string): string =>
+  /^\[[^[\]]+\]$|^\([^()]+\)$/u.test(text) ? text.slice(1, -1).trim() : text;
 
 interface Part {
   readonly text: string;
@@ -82,7 +86,8 @@ function partAt(line: string, start: number, ending: RegExp): Part {
 const isPlain = (text: string): boolean =>
   text !== '' &&
   text === text.trim() &&
-  !/["\\\n\r\t;>→⟶➔➝—–]|--|\s-|-$|^-/u.test(text) &&
+  !/["\\\n\r\t;<>→⟶➔➝⇒⟹—–]|--|\s-|-$|^-|\s=|=$|^=|\s:\s/u.test(text) &&
+  !/^[[(].*[\])]$|\)$/u.test(text) &&
   !startsLikeOther.test(text) &&
   withoutMarks(`${text} .`) === `${text} .`;
 /** Beginnings that mean something else at the beginning of a line. */

@@ -1,17 +1,19 @@
 import { openQuoteFinding, splitDetails, withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
 import { example } from '../model';
-import { arrowLine, exampleIn, focusIn, questionAbove, questionIn, type ToldIdea } from './grammar';
+import { arrowReader } from './arrow-manners';
+import { exampleIn, focusIn, questionAbove, questionIn, type ToldIdea } from './grammar';
 import { MapMaker, type MapReading } from './result';
 
 /** Whether most lines have an arrow. */
 export function isArrowList(tokens: ListTokens): boolean {
   const lines = tokens.source.filter((line) => line.trim() !== '');
+  const read = arrowReader(tokens.source);
   let arrows = 0;
   let looked = 0;
   const first = questionAbove(tokens.source);
   for (const line of lines.slice(first === null ? 0 : 1, 2000)) {
     looked++;
-    if (arrowLine(withoutMarks(line))) arrows++;
+    if (read(withoutMarks(line))) arrows++;
   }
   return arrows > 0 && (arrows >= looked * 0.25 || (arrows >= 2 && lines.some((line) => questionIn(line) !== null)));
 }
@@ -25,6 +27,7 @@ export function readArrows(tokens: ListTokens, choices: ReadChoices = {}): MapRe
   let focus: { name: string; line: number } | null = null;
   let openQuote = false;
   const first = questionAbove(tokens.source);
+  const read = arrowReader(tokens.source);
   tokens.source.forEach((source, i) => {
     const line = i + 1;
     const text = source.trim();
@@ -45,7 +48,7 @@ export function readArrows(tokens: ListTokens, choices: ReadChoices = {}): MapRe
       focus = { name: named, line };
       return;
     }
-    const told = arrowLine(withoutMarks(text)) ?? arrowLine(text);
+    const told = read(withoutMarks(text)) ?? read(text);
     if (told) {
       const from = ideaOf(maker, told.from, line);
       for (const to of told.to) maker.link(from, ideaOf(maker, to, line), told.phrase, line);
