@@ -10,9 +10,9 @@ test('from a staff list to a PDF', async ({ desk: page }) => {
   const understood = page.getByLabel('What was understood');
   await expect(understood).toContainText('46 people in 5 tiers');
   await expect(understood).toContainText('The column “Answers to” names the superior.');
-  await page.getByText('Is “T. Wieczorek” Tomasz Wieczorek, line 6?').waitFor();
+  await page.getByText('Is “Tomasz Wieczorak” Tomasz Wieczorek, line 6?').waitFor();
   await page.getByRole('button', { name: 'Yes' }).click();
-  await expect(page.getByText('Is “T. Wieczorek”')).toHaveCount(0);
+  await expect(page.getByText('Is “Tomasz Wieczorak”')).toHaveCount(0);
   await page.getByRole('button', { name: 'Make the org chart' }).click();
 
   await expect(box(page, 'Þóra Einarsdóttir')).toBeVisible();
@@ -136,8 +136,8 @@ test('axe finds nothing on any view, light or dark', async ({ desk: page, anothe
   await axe(fresh);
   await axe(page);
   await page.goto('/start');
-  await page.getByLabel('Your list').fill('Name,Reports to\nAda Quill,\nBo Lin,A. Quill\nCy Dee,Nobody Known');
-  await page.getByText('Is “A. Quill”').waitFor();
+  await page.getByLabel('Your list').fill('Name,Reports to\nAda Quill,\nBo Lin,Ada Quil\nCy Dee,Nobody Known');
+  await page.getByText('Is “Ada Quil”').waitFor();
   await axe(page);
   await makeChart(page, `${crew}\n    Vacant, Deck hand`, 5);
   for (const scheme of ['light', 'dark'] as const) {

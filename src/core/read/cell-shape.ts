@@ -3,10 +3,11 @@ import { foldName } from './names';
 /** What a cell looks like, whatever language it is in. */
 export type CellClass = 'number' | 'date' | 'mail' | 'code' | 'sign' | 'words' | 'text';
 
+/** Without its blanks. */
 const number =
-  /^[-+−(]?\s*(?:\p{Sc}|[A-Z]{2,3}|kr\.?)?\s*[-+−]?(?:\d|[.,]\d)[\d.,'’ \u00a0\u202f]*\s*(?:%|‰|\p{Sc}|[kKM]|[A-Z]{2,3}|kr\.?)?\)?$/u;
+  /^[-+−(]?(?:\p{Sc}|[A-Z]{2,3}|kr\.?)?[-+−]?(?:\d|[.,]\d)[\d.,'’]*(?:%|‰|\p{Sc}|[kKM]|[A-Z]{2,3}|kr\.?)?\)?$/u;
 const date = /^(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|\d{4}-\d{2})\.?$/;
-const mail = /^(?:mailto:)?[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$|<[^\s@<>]+@[^\s@<>]+>$/;
+const mail = /^(?:mailto:)?[^\s@<>]+@[^\s@<>]+$|<[^\s@<>]+@[^\s@<>]+>$/;
 /** Letters and digits without blanks between words: T-07, IV/3, E12, #4. */
 const code = /^(?=.*\d)[\p{L}#./_-]{0,8}\s?[-/.#]?\d[\p{L}\d./_-]{0,12}\.?$/u;
 const longest = 90;
@@ -17,7 +18,7 @@ export function classOf(cell: string): CellClass {
   if (text.length > longest) return 'text';
   if (!/[\p{L}\p{N}]/u.test(text)) return 'sign';
   if (date.test(text)) return 'date';
-  if (number.test(text)) return 'number';
+  if (number.test(text.replace(/\s/g, ''))) return 'number';
   if (mail.test(text)) return 'mail';
   if (code.test(text)) return 'code';
   return 'words';

@@ -132,7 +132,14 @@ function isOfAmounts(rows: readonly Row[], at: number): boolean {
 const leastForHeading = 3;
 
 /** A heading on one line. */
-const plainHeading = (cell: string): string => (/[\r\n]/.test(cell) ? cell.replace(/\s*[\r\n]+\s*/g, ' ') : cell);
+const plainHeading = (cell: string): string =>
+  /[\r\n]/.test(cell)
+    ? cell
+        .split(/[\r\n]/)
+        .map((line) => line.trim())
+        .filter(Boolean)
+        .join(' ')
+    : cell;
 
 /** The reference that tells the structure: of those that save most the one that a heading, if any, speaks for. What is headed as name and superior is these, where it names anybody. */
 function bestReference(

@@ -1,3 +1,4 @@
+import { withoutEnd } from '../model';
 import { foldName } from './names';
 
 /** What a column of a table is, by the word the kind gives it; these are common, a kind may know further ones. */
@@ -26,10 +27,9 @@ export const fieldPrefix = 'Field: ';
 
 /** A heading without its line breaks and what is said of it in brackets or by a star. */
 export function withoutRemark(heading: string): string {
-  const plain = heading
-    .replace(/\s+/g, ' ')
-    .replace(/\s*(?:\[[^[\]]*\]|\([^()]*\)|\*+)\s*$/, '')
-    .trim();
+  let plain = withoutEnd(heading.replace(/\s+/g, ' ').trim(), '* ');
+  for (const [open, close] of ['[]', '()'] as const)
+    if (plain.endsWith(close!)) plain = plain.slice(0, Math.max(0, plain.lastIndexOf(open!))).trim();
   return plain === '' ? heading : plain;
 }
 

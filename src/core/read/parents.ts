@@ -147,6 +147,13 @@ export type ParentMatcher = ((wanted: string, self: string) => Match) & {
 };
 
 export function parentMatcher(listed: readonly Listed[], words: TreeWords): ParentMatcher {
+  // Made when somebody is asked for: most lists of levels and ways ask for nobody.
+  let made: ParentMatcher | null = null;
+  const find = (wanted: string, self: string): Match => (made ??= matcherOf(listed, words))(wanted, self);
+  return Object.assign(find, { isSpent: () => made?.isSpent() ?? false });
+}
+
+function matcherOf(listed: readonly Listed[], words: TreeWords): ParentMatcher {
   const byId = new Map<string, Listed[]>();
   const byName = new Map<string, Listed[]>();
   const byTitle = new Map<string, Listed[]>();

@@ -54,6 +54,12 @@ export interface Paths {
   readonly ways: readonly (readonly string[])[];
 }
 
+/** Whether cells without a sign between steps are steps of the others. */
+function areSteps(cells: readonly string[], sign: string): boolean {
+  const steps = new Set(cells.flatMap((cell) => (cell.includes(sign) ? stepsOf(cell, sign).map(foldName) : [])));
+  return cells.every((cell) => cell === '' || cell.includes(sign) || steps.has(foldName(cell)));
+}
+
 const keyOf = (steps: readonly string[]): string => steps.map(foldName).join('\n');
 
 /**
@@ -71,7 +77,7 @@ export function findPaths(
       const cells = body.map((row) => row[column] ?? '');
       const filled = cells.filter((cell) => cell !== '').length;
       const parted = cells.filter((cell) => cell.includes(sign)).length;
-      if (parted < 2 || parted < filled * least.parted) continue;
+      if (parted < 2 || (parted < filled * least.parted && !areSteps(cells, sign))) continue;
       const steps = cells.map((cell) => stepsOf(cell, sign));
       const own =
         names && steps.filter((way, i) => way.length > 0 && foldName(way.at(-1)!) === foldName(names[i]!)).length;

@@ -1,4 +1,5 @@
 import { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
+import { withoutEnd } from '../model';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
 
@@ -13,14 +14,13 @@ export function formsOf(cell: string): string[] {
   if (mail) add(mail);
   const sort = classOf(cell);
   if (sort === 'number' || sort === 'code') {
-    const plain = cell
-      .trim()
-      .toLowerCase()
-      .replace(/[.)]+$/, '');
-    const parts = /^([^\d]*?)[-/.# ]*0*(\d+)$/.exec(plain);
-    if (parts) {
-      add(`${parts[1]!.replace(/[^\p{L}]/gu, '')}${parts[2]!}`);
-      add(parts[2]!);
+    const plain = withoutEnd(cell.trim().toLowerCase(), ').');
+    const at = plain.search(/\d/);
+    const figures = plain.slice(Math.max(0, at));
+    if (at >= 0 && /^\d+$/.test(figures)) {
+      const value = figures.replace(/^0+(?=\d)/, '');
+      add(`${plain.slice(0, at).replace(/[^\p{L}]/gu, '')}${value}`);
+      add(value);
     }
   }
   return forms;
@@ -29,7 +29,9 @@ export function formsOf(cell: string): string[] {
 /** The address of mail in a cell, as `mailto:` or behind a name in angle brackets too; null for none. */
 export function mailIn(cell: string): string | null {
   if (!cell.includes('@') || cell.length > 300) return null;
-  const inside = /<([^<>\s]+@[^<>\s]+)>/.exec(cell)?.[1] ?? cell.trim();
+  const open = cell.lastIndexOf('<');
+  const close = cell.indexOf('>', open);
+  const inside = open >= 0 && close > open ? cell.slice(open + 1, close) : cell.trim();
   const bare = inside.replace(/^mailto:/i, '').toLowerCase();
   return /^[^\s@]+@[^\s@]+$/.test(bare) ? bare : null;
 }

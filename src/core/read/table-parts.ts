@@ -217,9 +217,10 @@ class OddRows {
 
   /** A word with the count of the entries above, or with what a column adds up to; or the trade's words for a sum, with nothing but numbers beside. */
   private isSum(row: Row, filled: readonly number[]): boolean {
-    const [at] = filled;
+    // The word for it, and the numbers at either side.
+    const at = filled.find((i) => amountOf(row.cells[i]!) === null);
     if (at === undefined) return false;
-    const rest = filled.slice(1).map((i) => [i, amountOf(row.cells[i]!)] as const);
+    const rest = filled.filter((i) => i !== at).map((i) => [i, amountOf(row.cells[i]!)] as const);
     if (isSumName(row.cells[at]!) && rest.every(([, value]) => value !== null)) return true;
     if (rest.length === 0 || rest.length > Math.max(1, this.usual - 2) || rest.some(([, value]) => value === null))
       return false;

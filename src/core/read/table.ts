@@ -58,12 +58,10 @@ export function readTable(
   }
   const sameIds = repeatedIds(told, vocabulary);
   const match = parentMatcher(told, words);
-  const resolved = findParents(told, choices.answers ?? {}, words, {
-    find: match,
-    onlyPairs: isOnlyPairs(columns, told, known),
-  });
-  const { questions } = resolved;
-  const { parents, added } = structure ? structured(structure, toldIn, body) : resolved;
+  const resolved = structure
+    ? { ...structured(structure, toldIn, body), questions: [], findings: [] }
+    : findParents(told, choices.answers ?? {}, words, { find: match, onlyPairs: isOnlyPairs(columns, told, known) });
+  const { questions, parents, added } = resolved;
   const leading = new Set(parents.values());
   const plain = { details: [], fields: {}, role: null, parent: null };
   const entries: ReadEntry[] = [

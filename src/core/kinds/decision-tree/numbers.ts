@@ -50,9 +50,9 @@ const scales: readonly (readonly [sign: RegExp, factor: number])[] = [
 export function parseAmount(text: string): { readonly value: number; readonly unit: string } | null {
   if (text.length > longestAmount) return null;
   const bare = text.trim().replace(minus, '-');
-  const inBrackets = /^\((.*[^\d\s.,'’-].*)\)$/.exec(bare);
-  if (inBrackets) {
-    const inner = parseAmount(inBrackets[1]!);
+  const inside = bare.startsWith('(') && bare.endsWith(')') ? bare.slice(1, -1) : '';
+  if (/[^\d\s.,'’-]/.test(inside)) {
+    const inner = parseAmount(inside);
     return inner && inner.value >= 0 ? { value: 0 - inner.value, unit: inner.unit } : null;
   }
   const sign = /^-/.test(bare) ? '-' : '';
@@ -69,7 +69,7 @@ export function parseAmount(text: string): { readonly value: number; readonly un
 const withPoints = /(?<![\d.,])[1-9]\d{0,2}(?:\.\d{3})+(?![\d.])/g;
 /** Longer texts hold no number that is looked for. */
 const longestText = 400;
-const anyPoint = /\d+\.\d+(?:\.\d+)*/g;
+const anyPoint = /(?<=\d)\.(?=\d)/g;
 
 /**
  * How a list writes its numbers: where every point in one stands before three figures, and no number begins with 0, points part thousands. Returns what
@@ -80,9 +80,10 @@ export function habitOf(texts: readonly string[]): (text: string) => string {
   let decimals = 0;
   for (const text of texts) {
     if (text.length > longestText) continue;
-    const found = text.match(withPoints)?.length ?? 0;
-    thousands += found;
-    decimals += (text.match(anyPoint)?.length ?? 0) - found;
+    const found = text.match(withPoints) ?? [];
+    thousands += found.length;
+    const points = found.reduce((sum, figures) => sum + figures.split('.').length - 1, 0);
+    decimals += (text.match(anyPoint)?.length ?? 0) - points;
   }
   if (thousands < 2 || decimals > 0) return (text) => text;
   return (text) =>

@@ -2,8 +2,6 @@ import { withoutMarks } from '../../../read';
 import { arrowLine, type ToldProposition } from './grammar';
 
 const arrow = /\s(?:-{1,3}>|=>|~>|>>|→|⟶|➔|➝|⇒|⟹)\s/gu;
-const back = /^([^<]+?)\s*<(-{1,2})([^<>]*?)-{1,2}\s+([^<>]+)$/u;
-const behind = [/^(.*\S)\s+\(([^()]+)\)$/u, /^(.*\S)\s+:\s+(.+)$/u] as const;
 const mostly = 0.9;
 const fewestLines = 3;
 const looked = 2000;
@@ -13,9 +11,13 @@ const plain = (name: string) => ({ name: name.trim(), isExample: false });
 
 /** "silt <--carry-- tides": the other way round. */
 function backward(line: string): ToldProposition | null {
-  if (line.length > longest || !line.includes('<-')) return null;
-  const told = back.exec(line);
-  return told ? { from: plain(told[4]!), phrase: told[3]!.trim(), to: [plain(told[1]!)] } : null;
+  const at = line.indexOf('<-');
+  if (at < 1 || line.length > longest || line.includes('>')) return null;
+  const told = line.slice(at + 1).replace(/^-{1,2}/, '');
+  const end = /-{1,2}\s/.exec(told);
+  const phrase = end ? told.slice(0, end.index).trim() : '';
+  const from = (end ? told.slice(end.index + end[0].length) : told).trim();
+  return from === '' ? null : { from: plain(from), phrase, to: [plain(line.slice(0, at))] };
 }
 
 /** "tides -> carry -> silt": a phrase between two arrows. */
@@ -25,12 +27,22 @@ function between(line: string): ToldProposition | null {
 }
 
 /** "tides -> silt (carry)", "tides -> silt : carry": the phrase behind. */
-function after(line: string, manner: RegExp): ToldProposition | null {
+const behind: readonly ((text: string) => readonly [to: string, phrase: string] | null)[] = [
+  (text) => {
+    const open = text.endsWith(')') ? text.lastIndexOf(' (') : -1;
+    return open > 0 ? [text.slice(0, open), text.slice(open + 2, -1)] : null;
+  },
+  (text) => {
+    const at = text.indexOf(' : ');
+    return at > 0 ? [text.slice(0, at), text.slice(at + 3)] : null;
+  },
+];
+
+function after(line: string, parted: (typeof behind)[number]): ToldProposition | null {
   const told = arrowLine(line);
   const [to, ...more] = told?.to ?? [];
-  const parts =
-    told?.phrase === '' && to && more.length === 0 && to.name.length < longest ? manner.exec(to.name) : null;
-  return parts ? { from: told!.from, phrase: parts[2]!.trim(), to: [plain(parts[1]!)] } : null;
+  const parts = told?.phrase === '' && to && more.length === 0 ? parted(to.name) : null;
+  return parts ? { from: told!.from, phrase: parts[1].trim(), to: [plain(parts[0])] } : null;
 }
 
 /** How the lines of a list tell propositions: as each line says for itself, or in a manner that nearly all of them have. O(characters). */

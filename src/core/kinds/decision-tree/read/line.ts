@@ -45,8 +45,11 @@ function numbersIn(inside: string): Numbers | null {
 
 /** What follows one word that speaks of no chance: "Ausgabe 4.000" tells a cost in any language. */
 function wordBefore(text: string): string | null {
-  const told = /^(\p{L}[\p{L}.]*):?\s+(?=[^\p{L}]|[A-Z]{3}\s)(.+)$/u.exec(text);
-  return told && !chanceWords.test(told[1]!) ? told[2]! : null;
+  const space = text.search(/\s/);
+  const word = text.slice(0, Math.max(0, space)).replace(/:$/, '');
+  if (!/^\p{L}[\p{L}.]*$/u.test(word) || chanceWords.test(word)) return null;
+  const rest = text.slice(space).trimStart();
+  return /^(?:[^\p{L}]|[A-Z]{3}\s)/u.test(rest) ? rest : null;
 }
 
 /** A text in quotes at the beginning of what is left, or what is plain up to a sign. */

@@ -4,7 +4,7 @@ const year = String.raw`(?:(?:(?:c\.|ca\.|um|about|abt|before|bef|after|aft|vor|
 const both = new RegExp(`^(${year})?\\s*[–-]\\s*(${year})?$`, 'u');
 const yearAlone = new RegExp(`^${year}$`, 'u');
 const events = new RegExp(
-  `^(?:(?:b\\.?|born|geb\\.?|n\\.|né\\p{L}*|f\\.|\\*)\\s*(${year}))?[,;\\s]*(?:(?:d\\.?|died|gest\\.?|†|\\+|m\\.)\\s*(${year}))?$`,
+  `^(?:(?:b\\.?|born|geb\\.?|n\\.|née?|f\\.|\\*)\\s*(${year}))?[,;\\s]*(?:(?:d\\.?|died|gest\\.?|†|\\+|m\\.)\\s*(${year}))?$`,
   'u',
 );
 

@@ -97,7 +97,7 @@ const has = ({ members }: Line, name: string): boolean => members.some((one) => 
 function regions(told: readonly Line[]): SetList | null {
   const items = told.flatMap(({ members }) => members.map(foldName));
   if (told.length < fewestLines || new Set(items).size < items.length || items.length <= told.length) return null;
-  const heads = told.map(({ head }) => head.replace(/\s+only$/i, ''));
+  const heads = told.map(({ head }) => (/ only$/i.test(head) ? head.slice(0, -5).trim() : head));
   const word = jointWord(heads);
   for (const joint of word ? [...joints, word] : joints) {
     const parts = heads.map((head) =>
