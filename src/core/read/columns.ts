@@ -82,7 +82,7 @@ export function findColumns(
   if (rivals && answer !== undefined && rivals.columns.includes(Number(answer)))
     uses.forEach((use, i) => (uses[i] = i === Number(answer) ? 'parent' : use === 'parent' ? 'field' : use));
   // What no heading tells and words fill is drawn below the name, as far as nothing else is.
-  if (!byHeading && best && header && !uses.includes('detail')) promoteDetails(uses, body);
+  if (!byHeading && best && header && !uses.includes('detail')) drawDetails(uses, body);
   for (const [index, use] of Object.entries(chosen ?? {})) {
     const i = Number(index);
     if (i >= width) continue;
@@ -221,9 +221,9 @@ function rivalsOf(
   return null;
 }
 
-const mostPromoted = 2;
-function promoteDetails(uses: ColumnUse[], body: readonly Row[]): void {
-  let left = mostPromoted;
+const mostDrawn = 2;
+function drawDetails(uses: ColumnUse[], body: readonly Row[]): void {
+  let left = mostDrawn;
   uses.forEach((use, i) => {
     if (use !== 'field' || left === 0) return;
     const profile = profileOf(body.slice(0, 500).map(({ cells }) => cells[i] ?? ''));
