@@ -2,7 +2,7 @@ import distance from 'damerau-levenshtein';
 
 /** Every kind folds the same cells, several times over: the last ones are kept, up to so many, of up to so many characters. */
 const folded = new Map<string, string>();
-const mostFolded = 60_000;
+const mostFolded = 250_000;
 const longestFolded = 200;
 
 /** A name without what people write differently: case, accents, punctuation, doubled spaces. */

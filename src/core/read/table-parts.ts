@@ -221,10 +221,10 @@ class OddRows {
     const at = filled.find((i) => amountOf(row.cells[i]!) === null);
     if (at === undefined) return false;
     const rest = filled.filter((i) => i !== at).map((i) => [i, amountOf(row.cells[i]!)] as const);
-    if (isSumName(row.cells[at]!) && rest.every(([, value]) => value !== null)) return true;
+    if (at === filled[0] && isSumName(row.cells[at]!) && rest.every(([, value]) => value !== null)) return true;
     if (rest.length === 0 || rest.length > Math.max(1, this.usual - 2) || rest.some(([, value]) => value === null))
       return false;
-    if (amountOf(row.cells[at]!) !== null || this.entries < 2 || this.isReferred(row.cells[at]!, at)) return false;
+    if (this.entries < 2 || this.isReferred(row.cells[at]!, at) || (at !== filled[0] && rest.length > 1)) return false;
     if (rest.length === 1 && this.lackBits(filled) > dearest * 1.5 && this.isStrange(rest[0]![0], row)) return true;
     if (rest.every(([i]) => this.isOfWords(i))) return true;
     return rest.every(([i, value]) => {

@@ -31,7 +31,8 @@ export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): Dec
       readTree(tokens, tokens.refusal ? choices : { ...choices, structure: 'table' }, decisionVocabulary),
     );
   // Without headings that say so, numbers do: chances that make 1, and amounts at the ends.
-  if (choices.structure !== 'outline' && isReadAsTable(tokens, decisionVocabulary)) {
+  const isShort = (tokens.table?.rows.length ?? 0) <= mostRows;
+  if (choices.structure !== 'outline' && isShort && isReadAsTable(tokens, decisionVocabulary)) {
     const table = readTree(tokens, { ...choices, structure: 'table' }, decisionVocabulary);
     if (table.structure !== 'flat' && numberUses(table).size > 0) return fromTable(table);
   }
@@ -39,6 +40,9 @@ export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): Dec
     fromOutline(readOutline(tokens, decisionVocabulary.roles, (text) => ({ name: text, details: [] }))),
   );
 }
+
+/** No decision has more branches; longer tables are of something else. */
+const mostRows = 20_000;
 
 /** A table of branches has headings that say so: lines with amounts in them look like tables by their commas alone. */
 function isTable(tokens: ListTokens): boolean {

@@ -88,6 +88,9 @@ function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
   ];
 }
 
+/** Rows that tell what a column is like. */
+const looked = 2000;
+
 /** A row for an item in a set: of two columns the one with few different values names the sets. */
 function fromPairs(head: Row, body: readonly Row[]): SetList | null {
   const rows = body.filter(
@@ -99,6 +102,8 @@ function fromPairs(head: Row, body: readonly Row[]): SetList | null {
     rows.some(({ cells }) => cells.length > 2 && cells.slice(2).some(Boolean))
   )
     return null;
+  const begin = [0, 1].map((i) => distinct(rows.slice(0, looked).map(({ cells }) => cells[i]!)).length);
+  if (Math.min(...begin) > mostSets) return null;
   const values = [0, 1].map((i) => distinct(rows.map(({ cells }) => cells[i]!)));
   const at = values[0]!.length < values[1]!.length ? 0 : 1;
   const [sets, items] = [values[at]!, values[1 - at]!];
@@ -315,7 +320,7 @@ function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetLi
   }
   // A list of a set names nothing twice; columns that do tell something else.
   const repeated = sets.some((_, i) => {
-    const filled = body.flatMap((row) => foldName(row.cells[i] ?? '') || []);
+    const filled = body.slice(0, looked).flatMap((row) => foldName(row.cells[i] ?? '') || []);
     return filled.length - new Set(filled).size > Math.max(1, filled.length * 0.1);
   });
   if (repeated) return null;
