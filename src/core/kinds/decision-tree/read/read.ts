@@ -15,7 +15,7 @@ import { habitOf, parseAmount, parseProbability } from '../numbers';
 import { decisionVocabulary } from '../words';
 import { readCouplets } from './couplets';
 import { withAnswers } from './answers';
-import { readBranchLine } from './line';
+import { readBranchLine, type BranchLine } from './line';
 import { numberUses } from './number-columns';
 import type { DecisionReading } from './result';
 
@@ -93,11 +93,22 @@ function taken(field: string, value: string): { patch: Partial<BranchFacts>; uni
   return { patch: field === 'own-cost' ? { cost: amount.value } : { payoff: amount.value }, unit: amount.unit };
 }
 
+/** Branch lines of texts. Where no line tells a chance or a payoff, "b. 1925" is no cost; only what says so is. */
+function withoutYears(texts: readonly string[]): BranchLine[] {
+  const lines = texts.map(readBranchLine);
+  if (lines.some(({ facts }) => facts.probability !== null || facts.payoff !== null)) return lines;
+  return lines.map((line, i) =>
+    line.facts.cost !== null && !/(?:^|[^a-z])(?:costs?|toll|price|for)[^a-z]/i.test(texts[i]!)
+      ? { name: texts[i]!, details: [], facts: noFacts, unit: '' }
+      : line,
+  );
+}
+
 function fromOutline(read: Reading): DecisionReading {
   const facts: Record<string, BranchFacts> = {};
   let unit = '';
   const habit = habitOf(read.entries.map(({ name }) => name));
-  const lines = withAnswers(read.entries.map(({ name }) => readBranchLine(habit(name))));
+  const lines = withAnswers(withoutYears(read.entries.map(({ name }) => habit(name))));
   const entries = read.entries.map((entry, i): ReadEntry => {
     const line = lines[i]!;
     unit = line.unit || unit;
