@@ -16,7 +16,12 @@ const tooSmall = (page: Page): Promise<string[]> =>
   page.locator('button, select, input').evaluateAll((all) =>
     (all as HTMLInputElement[])
       .filter((one) => one.checkVisibility() && !one.closest('svg'))
-      .map((one) => ({ one, box: (one.labels?.[0] ?? one).getBoundingClientRect() }))
+      .map((one) => {
+        const own = one.getBoundingClientRect();
+        const label = /checkbox|radio/.test(one.type) ? one.labels?.[0]?.getBoundingClientRect() : undefined;
+        const most = (side: 'width' | 'height') => Math.max(own[side], label?.[side] ?? 0);
+        return { one, box: { width: most('width'), height: most('height') } };
+      })
       .filter(({ box }) => box.width > 2 && (box.width < 23.5 || box.height < 23.5))
       .map(({ one, box }) => `${one.ariaLabel ?? one.textContent}: ${box.width} × ${box.height}`),
   );
