@@ -7,7 +7,8 @@ export default defineConfig({
   // Ample for a machine a tenth as fast: how long it takes is measured by the bench, not told by a test.
   timeout: 300_000,
   expect: { timeout: 40_000 },
-  workers: 1,
+  // Each has a server and accounts of its own.
+  workers: 2,
   reporter: [['line'], ['json']],
   use: {
     actionTimeout: 40_000,

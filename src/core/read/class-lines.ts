@@ -1,4 +1,6 @@
+import { NamedEntries, type NamedLine } from './named-entries';
 import { foldName } from './names';
+import { partsOf } from './several';
 import type { ListTokens } from './tokens';
 
 /** What parts the one above from those below, and those from each other. */
@@ -9,19 +11,12 @@ const fewestLines = 2;
 const least = { signed: 0.95, known: 0.5 };
 const mostTwice = 0.03;
 
-export interface NamedLine {
-  readonly line: number;
-  readonly name: string;
-  /** Number of the one above in the list; −1 for none. */
-  readonly parent: number;
-}
-
 /**
  * Lines such as "Boats: dinghy, yawl" that tell what stands below what: those before the sign stand below others, and nobody stands below two. Null where lines say
  * something else, as lists of sets do. `alone`: also where nobody before a sign stands below another. In the order in which names come. O(characters × signs).
  */
 export function readClassLines(tokens: ListTokens, alone = false): NamedLine[] | null {
-  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
+  const lines = tokens.filled;
   if (lines.length < fewestLines) return null;
   for (const sign of signs) {
     const parted = lines.filter(({ text }) => text.indexOf(sign) > 0);
@@ -30,16 +25,7 @@ export function readClassLines(tokens: ListTokens, alone = false): NamedLine[] |
     const told = parted.map(({ line, text }) => {
       const at = text.indexOf(sign);
       const below = text.slice(at + sign.length);
-      return {
-        line,
-        above: text.slice(0, at).trim(),
-        below: comma
-          ? below
-              .split(comma)
-              .map((one) => one.trim())
-              .filter(Boolean)
-          : [below.trim()],
-      };
+      return { line, above: text.slice(0, at).trim(), below: partsOf(below, comma) };
     });
     const found = hangTogether(told, alone && (plainSigns.includes(sign) || variesIn(told)));
     if (found) return found;
@@ -80,32 +66,11 @@ function hangTogether(told: Told, alone: boolean): NamedLine[] | null {
   const known = heads.filter((key) => under.has(key)).length;
   const isKnown = known >= (twice === 0 ? 1 : Math.max(1, (told.length - 1) * least.known));
   if (!(isKnown || (alone && twice === 0)) || known === told.length) return null;
-  const entries: NamedLine[] = [];
-  const numbers = new Map<string, number>();
-  const add = (name: string, line: number): void => {
-    const key = foldName(name);
-    if (!numbers.has(key)) numbers.set(key, entries.push({ line, name, parent: -1 }) - 1);
-  };
-  for (const { line, above, below } of told) for (const name of [above, ...below]) add(name, line);
-  const placed = entries.map((entry) => {
-    const at = under.get(foldName(entry.name));
-    return at === undefined ? entry : { ...entry, parent: numbers.get(heads[at]!)! };
+  const entries = new NamedEntries();
+  for (const { line, above, below } of told) for (const name of [above, ...below]) entries.add(name, line);
+  told.forEach(({ line, above, below }, i) => {
+    for (const name of below)
+      if (under.get(foldName(name)) === i) entries.all[entries.add(name, line)]!.parent = entries.add(above, line);
   });
-  return hasRing(placed) ? null : placed;
-}
-
-export function hasRing(entries: readonly { readonly parent: number }[]): boolean {
-  const state = new Int8Array(entries.length);
-  for (let i = 0; i < entries.length; i++) {
-    const way: number[] = [];
-    let at = i;
-    while (at >= 0 && state[at] === 0) {
-      state[at] = 1;
-      way.push(at);
-      at = entries[at]!.parent;
-    }
-    if (at >= 0 && state[at] === 1) return true;
-    for (const one of way) state[one] = 2;
-  }
-  return false;
+  return entries.hasRing() ? null : entries.all;
 }

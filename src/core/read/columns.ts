@@ -4,6 +4,8 @@ import { columnUseOf, fieldPrefix, type ColumnUse } from './headings';
 import { foldName } from './names';
 import { findReferences, type Reference } from './references';
 import type { Column, ReadChoices } from './result';
+import { partsOf } from './several';
+import { leastForHeading } from './table-parts';
 import type { TreeVocabulary } from './tree-vocabulary';
 
 const firstName = /^(first name|given name|forename|vorname|prenom)$/;
@@ -46,8 +48,7 @@ export function findColumns(
   const named = head.filter((cell) => cell !== '').length === head.length;
   const byWords =
     told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
-  const header =
-    firstRow !== 'entry' && (byWords || (rows.length > fewestRows && (byCells(rows, heading) || namesNobody(rows))));
+  const header = firstRow !== 'entry' && (byWords || (rows.length > fewestRows && byCells(rows, heading)));
   const body = header ? rows.slice(1) : rows;
   const width = header ? head.length : usualWidth(rows);
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;
@@ -104,9 +105,14 @@ export function findColumns(
   };
 }
 
-/** Whether the first row, and hardly any other, names something that stands in no row, and is named by none: then it is the heading. */
-function namesNobody(rows: readonly Row[]): boolean {
+/** Whether its cells make the first row a heading: nobody is under it, and it is unlike those below, or it names nobody where others do. */
+function byCells(rows: readonly Row[], heading: number): boolean {
   const [best] = findReferences(rows.map(({ cells }) => cells));
+  return (heading > leastForHeading && !best?.to.includes(0)) || namesNobody(rows, best);
+}
+
+/** Whether the first row, and hardly any other, names something that stands in no row, and is named by none. */
+function namesNobody(rows: readonly Row[], best: Reference | undefined): boolean {
   if (!best || best.filled < 3 || best.to[0] !== -1 || best.to.includes(0)) return false;
   const first = rows[0]!.cells[best.column] ?? '';
   return (
@@ -116,10 +122,6 @@ function namesNobody(rows: readonly Row[]): boolean {
   );
 }
 
-/** Whether its cells make the first row a heading: unlike those below, and nobody is under it. */
-const byCells = (rows: readonly Row[], heading: number): boolean =>
-  heading > leastForHeading && !findReferences(rows.map(({ cells }) => cells))[0]?.to.includes(0);
-
 /** In fewer rows nothing is usual. */
 const fewestRows = 3;
 /** Whether a column tells amounts, below its first row. */
@@ -128,18 +130,8 @@ function isOfAmounts(rows: readonly Row[], at: number): boolean {
   return filled.length > 2 && filled.filter(isAmount).length > filled.length * 0.7;
 }
 
-/** So many bits make a heading of a first row whose words nobody knows. */
-const leastForHeading = 3;
-
 /** A heading on one line. */
-const plainHeading = (cell: string): string =>
-  /[\r\n]/.test(cell)
-    ? cell
-        .split(/[\r\n]/)
-        .map((line) => line.trim())
-        .filter(Boolean)
-        .join(' ')
-    : cell;
+const plainHeading = (cell: string): string => (/[\r\n]/.test(cell) ? partsOf(cell, /[\r\n]/).join(' ') : cell);
 
 /** The reference that tells the structure: of those that save most the one that a heading, if any, speaks for. What is headed as name and superior is these, where it names anybody. */
 function bestReference(

@@ -37,7 +37,12 @@ export function htmlText(source: string): string {
   return out.text();
 }
 
+/** Cells that spans may fill in one document. */
+const mostFilled = 200_000;
+
 class Lines {
+  /** Cells that are left for spans to fill. */
+  left = mostFilled;
   private readonly lines: string[] = [];
   add(text: string, node: Node): void {
     const at = ('sourceCodeLocation' in node && node.sourceCodeLocation?.startLine) || 0;
@@ -111,8 +116,10 @@ function addRows(table: Parent, depth: number, out: Lines): void {
       filled();
       const text = textOf(node, depth).split('\u2028').map(squeezed).filter(Boolean).join('\n');
       const rows = spanOf(node, 'rowspan') - 1;
-      for (let k = spanOf(node, 'colspan'); k > 0; k--) {
-        if (rows > 0) open.set(cells.length, { text, rows });
+      const columns = spanOf(node, 'colspan');
+      const isBounded = (out.left -= columns * (rows + 1) - 1) >= 0;
+      for (let k = isBounded ? columns : 1; k > 0; k--) {
+        if (rows > 0 && isBounded) open.set(cells.length, { text, rows });
         cells.push(text);
       }
     }

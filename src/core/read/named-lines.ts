@@ -1,10 +1,11 @@
 import { columnUseOf } from './headings';
-import { readClassLines, type NamedLine } from './class-lines';
+import { readClassLines } from './class-lines';
+import type { NamedLine } from './named-entries';
 import { readPathLines } from './path-lines';
 import { nothingRead, type Reading } from './result';
 import { readReports } from './report-lines';
 import type { ListTokens } from './tokens';
-import type { TreeVocabulary } from './tree-vocabulary';
+import type { RoleWords, TreeVocabulary } from './tree-vocabulary';
 
 /** Lines that name each other: ways, classes with what they hold, sentences that say who is under whom. Null where lines say something else. */
 export function readNamedLines(
@@ -13,20 +14,25 @@ export function readNamedLines(
 ): Reading | null {
   const head = tokens.table?.rows[0]?.cells ?? [];
   if (head.filter((cell) => columnUseOf(cell, headings) !== null).length >= 2) return null;
-  const found: [string, NamedLine[] | null][] = [
-    ['class-lines', readClassLines(tokens, classesAlone)],
-    ['path-lines', readPathLines(tokens)],
-    ['sentences', readReports(tokens)],
+  const readers: readonly (readonly [structure: string, read: () => readonly NamedLine[] | null])[] = [
+    ['class-lines', () => readClassLines(tokens, classesAlone)],
+    ['path-lines', () => readPathLines(tokens)],
+    ['sentences', () => readReports(tokens)],
   ];
-  const best = found.find(([, lines]) => lines !== null);
-  if (!best) return null;
-  const [structure, lines] = best;
-  const idOf = (k: number): string => `e${lines![k]!.line}-${k + 1}`;
+  for (const [structure, read] of readers) {
+    const lines = read();
+    if (lines) return readingOf(structure, lines, tokens, roles);
+  }
+  return null;
+}
+
+function readingOf(structure: string, lines: readonly NamedLine[], tokens: ListTokens, roles: RoleWords): Reading {
+  const idOf = (k: number): string => `e${lines[k]!.line}-${k + 1}`;
   return {
     ...nothingRead,
     structure,
-    emptyLines: tokens.emptyLines(tokens.source.filter((line) => line.trim() !== '').length),
-    entries: lines!.map(({ line, name, parent }, k) => ({
+    emptyLines: tokens.emptyLines(tokens.filled.length),
+    entries: lines.map(({ line, name, parent }, k) => ({
       ...{ id: idOf(k), line, name, details: [], fields: {}, role: roles.ofName(name) },
       parent: parent < 0 ? null : idOf(parent),
     })),

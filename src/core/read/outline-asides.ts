@@ -26,7 +26,7 @@ export function asidesOf(
   const found = new Map<number, AsideOfOutline>();
   if (lines.length < fewestLines) return found;
   const alone = lines.map(({ line }, i) => ({
-    before: i === 0 || isBlankAfter(line - 1) || isBlankAfter(lines[i - 1]!.line),
+    before: i === 0 || isBlankAfter(lines[i - 1]!.line),
     after: i === lines.length - 1 || isBlankAfter(line),
   }));
   const body = lines.filter((_, i) => !(alone[i]!.before && alone[i]!.after));

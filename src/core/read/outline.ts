@@ -21,7 +21,7 @@ export function readOutline(
   split: (line: string, whole: string) => { readonly name: string; readonly details: readonly string[] } = splitDetails,
 ): Reading {
   const whole = tokens.outline.lines;
-  const beside = asidesOf(whole, (line) => tokens.isBlank(line + 1));
+  const beside = asidesOf(whole, (line) => tokens.isBlankAfter(line));
   const all = whole.filter((_, i) => !beside.has(i));
   const lines = all.filter((each, i) => !isSum(each, all[i + 1]));
   if (lines.length === 0 && all.length === 0) return nothingRead;

@@ -2,7 +2,7 @@ import { type Finding, own, pushTo } from '../model';
 import { readFinding } from './codes';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
-import { formsOf, mailIn } from './references';
+import { formsOf, mailIn } from './cell-forms';
 import type { Question, ReadEntry } from './result';
 import type { TreeWords } from './tree-vocabulary';
 

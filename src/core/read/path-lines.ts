@@ -1,6 +1,7 @@
 import { foldName } from './names';
-import { signsInLines, stepsOf, treeOfPaths } from './paths';
-import type { NamedLine } from './class-lines';
+import type { NamedLine } from './named-entries';
+import { signsInLines, treeOfPaths } from './paths';
+import { partsOf } from './several';
 import type { ListTokens } from './tokens';
 
 const fewestLines = 3;
@@ -12,12 +13,12 @@ const mostSteps = 12;
  * where lines say something else. O(characters × signs).
  */
 export function readPathLines(tokens: ListTokens): NamedLine[] | null {
-  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
+  const lines = tokens.filled;
   if (lines.length < fewestLines) return null;
   for (const sign of signsInLines) {
     const parted = lines.filter(({ text }) => text.includes(sign)).length;
     if (parted < Math.max(2, lines.length * least.parted)) continue;
-    const steps = lines.map(({ text }) => stepsOf(text, sign));
+    const steps = lines.map(({ text }) => partsOf(text, sign));
     if (steps.some((way) => way.length > mostSteps)) continue;
     const ways = [steps, steps.map((way) => [...way].reverse())].filter(shareBeginnings);
     // Where both ends are shared, the end at which fewer begin is the top.
@@ -28,23 +29,33 @@ export function readPathLines(tokens: ListTokens): NamedLine[] | null {
   return null;
 }
 
+/** Ways of the sample by which it is told whether lines are ways. */
+const looked = 2000;
+
 const firsts = (ways: readonly (readonly string[])[]): number =>
   new Set(ways.map((way) => foldName(way[0] ?? ''))).size;
 
-/** Whether most ways begin with more than one step like another way, and they have different lengths or share much. */
-function shareBeginnings(ways: readonly (readonly string[])[]): boolean {
+/** Whether most ways begin with more than one step like another way, and they have different lengths or share much. Looks at a sample. */
+function shareBeginnings(all: readonly (readonly string[])[]): boolean {
+  const ways = all.slice(0, looked).map((way) => way.map(foldName));
   const counts = new Map<string, number>();
-  for (const way of ways)
-    for (let k = 1; k < way.length; k++) {
-      const key = way.slice(0, k).map(foldName).join('\n');
-      counts.set(key, (counts.get(key) ?? 0) + 1);
-    }
-  const known = new Set(ways.map((way) => way.map(foldName).join('\n')));
-  const long = ways.filter((way) => way.length > 1);
-  const shared = long.filter((way) => {
-    const above = way.slice(0, -1).map(foldName).join('\n');
-    return known.has(above) || counts.get(above)! > 1;
-  }).length;
-  const deep = Math.max(...ways.map((way) => way.length));
-  return deep > 2 && shared >= long.length * least.shared && firsts(ways) <= Math.max(1, ways.length * 0.4);
+  const known = new Set<string>();
+  const above = ways.map((way) => {
+    let begin = '';
+    let before = '';
+    way.forEach((step, k) => {
+      before = begin;
+      begin += `${step}\n`;
+      if (k < way.length - 1) counts.set(begin, (counts.get(begin) ?? 0) + 1);
+    });
+    known.add(begin);
+    return before;
+  });
+  const long = ways.flatMap((way, i) => (way.length > 1 ? [above[i]!] : []));
+  const shared = long.filter((begin) => known.has(begin) || counts.get(begin)! > 1).length;
+  return (
+    ways.some((way) => way.length > 2) &&
+    shared >= long.length * least.shared &&
+    firsts(ways) <= Math.max(1, ways.length * 0.4)
+  );
 }

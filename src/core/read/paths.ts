@@ -1,51 +1,14 @@
 import { foldName } from './names';
+import { partsOf } from './several';
 
-/** Signs that part the steps of a path, the plainest last. */
-const signs = [
-  ' > ',
-  ' » ',
-  ' :: ',
-  ' → ',
-  ' -> ',
-  ' | ',
-  ' / ',
-  ' \\ ',
-  '\\',
-  ' › ',
-  '>',
-  '»',
-  '::',
-  '→',
-  '/',
-  '|',
-  ' - ',
-  ' – ',
-  '.',
-] as const;
+/** Signs that part the steps of a path, with blanks around them. */
+const apart = [' > ', ' » ', ' :: ', ' → ', ' -> ', ' | ', ' / ', ' \\ ', ' › '] as const;
+/** In cells, the plainest last. */
+const signs = [...apart, '\\', '>', '»', '::', '→', '/', '|', ' - ', ' – ', '.'] as const;
 /** In lines of text a sign must stand alone, and may point back. */
-export const signsInLines = [
-  ' > ',
-  ' » ',
-  ' :: ',
-  ' → ',
-  ' -> ',
-  ' | ',
-  ' / ',
-  ' \\ ',
-  ' › ',
-  ' - ',
-  ' – ',
-  ' < ',
-  ' ← ',
-] as const;
+export const signsInLines = [...apart, ' - ', ' – ', ' < ', ' ← '] as const;
 
 const least = { parted: 0.4, known: 0.6 };
-
-export const stepsOf = (cell: string, sign: string): string[] =>
-  cell
-    .split(sign)
-    .map((step) => step.trim())
-    .filter((step) => step !== '');
 
 /** Whole ways to the entries of rows, from the top; the row's own name is the last step. */
 export interface Paths {
@@ -56,7 +19,7 @@ export interface Paths {
 
 /** Whether cells without a sign between steps are steps of the others. */
 function areSteps(cells: readonly string[], sign: string): boolean {
-  const steps = new Set(cells.flatMap((cell) => (cell.includes(sign) ? stepsOf(cell, sign).map(foldName) : [])));
+  const steps = new Set(cells.flatMap((cell) => (cell.includes(sign) ? partsOf(cell, sign).map(foldName) : [])));
   return cells.every((cell) => cell === '' || cell.includes(sign) || steps.has(foldName(cell)));
 }
 
@@ -78,7 +41,7 @@ export function findPaths(
       const filled = cells.filter((cell) => cell !== '').length;
       const parted = cells.filter((cell) => cell.includes(sign)).length;
       if (parted < 2 || (parted < filled * least.parted && !areSteps(cells, sign))) continue;
-      const steps = cells.map((cell) => stepsOf(cell, sign));
+      const steps = cells.map((cell) => partsOf(cell, sign));
       const own =
         names && steps.filter((way, i) => way.length > 0 && foldName(way.at(-1)!) === foldName(names[i]!)).length;
       const withSelf = own === null || own >= filled * 0.8;
@@ -106,9 +69,8 @@ export function treeOfPaths(ways: readonly (readonly string[])[]): {
   const known = new Map<string, number>();
   const of = ways.map((way, from) => {
     let at = -1;
-    let key = '';
     for (const name of way) {
-      key += `\n${foldName(name)}`;
+      const key = `${at}\n${foldName(name)}`;
       let next = known.get(key);
       if (next === undefined) known.set(key, (next = nodes.push({ name, parent: at, from }) - 1));
       at = next;

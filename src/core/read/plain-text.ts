@@ -4,6 +4,8 @@ const unseen = /[\u00ad\u200b\u2060\ufeff]/g;
 const quotedLine = /^\s*>(?=[>\s]|$)/;
 /** How many lines of a quoted mail begin with its sign, at least. */
 const quotedShare = 0.6;
+/** A mail is quoted in a mail so often at most. */
+const mostQuoted = 20;
 
 /** Whether a line that is quoted stands right at one that is not. */
 const isMixed = (lines: readonly string[]): boolean =>
@@ -18,7 +20,7 @@ const isMixed = (lines: readonly string[]): boolean =>
  */
 export function plainText(source: string): string {
   let text = source.replace(unseen, '');
-  while (text.includes('>')) {
+  for (let level = 0; level < mostQuoted && text.includes('>'); level++) {
     const lines = text.split(/(\r\n|\r|\n)/);
     const plain = lines.filter((_, i) => i % 2 === 0);
     const told = plain.filter((line) => line.trim() !== '');

@@ -1,40 +1,8 @@
 import { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
-import { withoutEnd } from '../model';
+import { CellForms, RowByForm } from './cell-forms';
 import { NameIndex } from './name-index';
 import { foldName, turned } from './names';
-
-/** How cells may name what stands in another column, from the strictest: as it is, surname first, an address bare, a number without zeros and letters around it. */
-export function formsOf(cell: string): string[] {
-  const forms = [foldName(cell)];
-  const add = (form: string) => {
-    if (form !== '' && !forms.includes(form)) forms.push(form);
-  };
-  if (cell.includes(',')) add(foldName(turned(cell)));
-  const mail = mailIn(cell);
-  if (mail) add(mail);
-  const sort = classOf(cell);
-  if (sort === 'number' || sort === 'code') {
-    const plain = withoutEnd(cell.trim().toLowerCase(), ').');
-    const at = plain.search(/\d/);
-    const figures = plain.slice(Math.max(0, at));
-    if (at >= 0 && /^\d+$/.test(figures)) {
-      const value = figures.replace(/^0+(?=\d)/, '');
-      add(`${plain.slice(0, at).replace(/[^\p{L}]/gu, '')}${value}`);
-      add(value);
-    }
-  }
-  return forms;
-}
-
-/** The address of mail in a cell, as `mailto:` or behind a name in angle brackets too; null for none. */
-export function mailIn(cell: string): string | null {
-  if (!cell.includes('@') || cell.length > 300) return null;
-  const open = cell.lastIndexOf('<');
-  const close = cell.indexOf('>', open);
-  const inside = open >= 0 && close > open ? cell.slice(open + 1, close) : cell.trim();
-  const bare = inside.replace(/^mailto:/i, '').toLowerCase();
-  return /^[^\s@]+@[^\s@]+$/.test(bare) ? bare : null;
-}
+import { ringShare } from './rings';
 
 /** A column of which each cell names another row, by what stands in the key. */
 export interface Reference {
@@ -52,8 +20,10 @@ export interface Reference {
   readonly rings: number;
 }
 
-const looked = 2000;
-const mostColumns = 40;
+/** Rows of the sample that columns are held against each other by. */
+export const rowsLooked = 2000;
+/** Further columns are not held against each other. */
+export const mostColumns = 40;
 /** What makes a key, a reference and a forest, as shares of rows or cells. */
 const least = { keyFilled: 0.6, keyDistinct: 0.8, found: 0.55, someFound: 0.3 };
 const mostUnknown = 2;
@@ -68,7 +38,7 @@ const digitBits = 3.3;
  * et al. 2009). `body`: rows without heading. `inTwoParts`: names may stand in two columns. Looks at a sample of the rows. O(columns² × rows of the sample).
  */
 export function findReferences(body: readonly (readonly string[])[], { inTwoParts = true } = {}): Reference[] {
-  const rows = body.slice(0, looked);
+  const rows = body.slice(0, rowsLooked);
   const width = Math.min(
     mostColumns,
     rows.reduce((most, cells) => Math.max(most, cells.length), 0),
@@ -80,9 +50,10 @@ export function findReferences(body: readonly (readonly string[])[], { inTwoPart
   const keys: { key: number[]; cells: string[] }[] = profiles.flatMap((profile, i) =>
     isKey(profile, rows.length) && !amounts[i] ? [{ key: [i], cells: columns[i]! }] : [],
   );
+  const cellLooks = new Looks();
   const try_ = (loosely: boolean) => {
     for (const { key, cells } of keys) {
-      const index = new Key(cells, loosely);
+      const index = new Key(cellLooks, cells, loosely);
       columns.forEach((column, i) => {
         if (key.includes(i) || profiles[i]!.filled < 1 || amounts[i]) return;
         const one = referenceTo(index, key, column, i);
@@ -98,7 +69,8 @@ export function findReferences(body: readonly (readonly string[])[], { inTwoPart
   return found.sort((a, b) => b.saved - a.saved);
 }
 
-const isKey = ({ filled, distinct, main }: ColumnProfile, rows: number): boolean =>
+/** Whether a column's cells may tell its rows apart: they hardly come again, and few lack one. */
+export const isKey = ({ filled, distinct, main }: ColumnProfile, rows: number): boolean =>
   main !== 'date' &&
   main !== 'sign' &&
   filled >= rows * least.keyFilled &&
@@ -126,30 +98,46 @@ function namesInTwoParts(
   });
 }
 
+/** What all cells are by their class and with given names first, each looked at once. */
+class Looks {
+  readonly forms = new CellForms();
+  private readonly asked = new Map<string, string | null>();
+
+  /** A name, folded, with given names first; null of what is no words. */
+  nameOf(cell: string): string | null {
+    let name = this.asked.get(cell);
+    if (name === undefined) {
+      name = classOf(cell) === 'words' ? foldName(turned(cell)) : null;
+      this.asked.set(cell, name);
+    }
+    return name;
+  }
+}
+
 /** The cells of a key by all their forms. */
 class Key {
-  private readonly byForm = new Map<string, number>();
+  private readonly byForm: RowByForm;
   private readonly names: NameIndex | null;
   private readonly loose = new Map<string, number>();
   readonly count: number;
 
-  constructor(cells: readonly string[], loosely: boolean) {
+  constructor(
+    private readonly looks: Looks,
+    cells: readonly string[],
+    loosely: boolean,
+  ) {
     this.count = cells.length;
-    this.names = loosely && cells.some((cell) => classOf(cell) === 'words') ? new NameIndex(1) : null;
-    cells.forEach((cell, row) => {
-      if (cell !== '') for (const form of formsOf(cell)) if (!this.byForm.has(form)) this.byForm.set(form, row);
-      this.names?.add(foldName(turned(cell)));
-    });
+    this.byForm = new RowByForm(looks.forms, cells);
+    this.names = loosely && cells.some((cell) => looks.nameOf(cell) !== null) ? new NameIndex(1) : null;
+    for (const cell of this.names ? cells : []) this.names!.add(looks.nameOf(cell) ?? foldName(turned(cell)));
   }
 
   /** The row that a cell names; −1 for none. */
   find(cell: string): number {
-    for (const form of formsOf(cell)) {
-      const row = this.byForm.get(form);
-      if (row !== undefined) return row;
-    }
-    if (!this.names || classOf(cell) !== 'words') return -1;
-    const asked = foldName(turned(cell));
+    const exact = this.byForm.find(cell);
+    if (exact !== undefined) return exact;
+    const asked = this.names && this.looks.nameOf(cell);
+    if (!this.names || asked === null) return -1;
     let row = this.loose.get(asked);
     if (row === undefined) this.loose.set(asked, (row = this.names.standingFor(asked)[0] ?? -1));
     return row;
@@ -187,22 +175,4 @@ function referenceTo(index: Key, key: readonly number[], column: readonly string
   const rings = ringShare(to);
   if (rings > mostRings || to.every((row) => row >= 0)) return null;
   return { key, column: at, filled, found, to, saved: saved * (1 - rings), rings };
-}
-
-/** The share of rows that stand in a ring or lead into one. */
-function ringShare(to: readonly number[]): number {
-  const state = new Int8Array(to.length);
-  let inRing = 0;
-  for (let i = 0; i < to.length; i++) {
-    const way: number[] = [];
-    let at = i;
-    while (at >= 0 && state[at] === 0) {
-      state[at] = 1;
-      way.push(at);
-      at = to[at]!;
-    }
-    if (at >= 0 && state[at] === 1) inRing += way.length - way.indexOf(at);
-    for (const one of way) state[one] = 2;
-  }
-  return to.length === 0 ? 0 : inRing / to.length;
 }

@@ -1,4 +1,5 @@
-import { hasRing, type NamedLine } from './class-lines';
+import { pushTo } from '../model';
+import { NamedEntries, type NamedLine } from './named-entries';
 import { foldName } from './names';
 import type { ListTokens } from './tokens';
 
@@ -29,8 +30,10 @@ interface Said {
  * Sentences that say who is under whom, in any language: lines of one wording, or of a few, between two names that stand in other lines too. Whoever stands on one side once in all lines is below.
  * Null where lines say something else. O(lines × words²).
  */
-export function readReports(tokens: ListTokens): NamedLine[] | null {
-  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, words: wordsOf(text) }]));
+export function readReports(tokens: ListTokens): readonly NamedLine[] | null {
+  const { filled } = tokens;
+  if (filled.length < fewestLines || filled.length > mostLines) return null;
+  const lines = filled.map(({ line, text }) => ({ line, words: wordsOf(text) }));
   if (
     lines.length < fewestLines ||
     lines.length > mostLines ||
@@ -169,47 +172,58 @@ function partedBy(
   return { left: inner.slice(0, at).join(' '), right: inner.slice(at + between.length).join(' ') };
 }
 
-/** For each wording the side on which nobody stands twice is below; all together must hang together. */
-function forestOf(said: readonly Said[]): NamedLine[] | null {
-  const wordings = [...new Set(said.map(({ wording }) => wording))];
-  // Both ways round for every wording, the one with fewer who are below twice first.
-  const flipped = new Map<Wording, boolean>();
-  const pairs = (): [string, string, number][] =>
-    said.map(({ left, right, wording, line }) => (flipped.get(wording) ? [right, left, line] : [left, right, line]));
-  for (const wording of wordings) {
-    const own = said.filter((one) => one.wording === wording);
-    const twice = (side: 'left' | 'right') => own.length - new Set(own.map((one) => foldName(one[side]))).size;
-    flipped.set(wording, twice('right') < twice('left'));
+/** For each wording the side on which nobody stands twice is below; all together must hang together. O(lines). */
+function forestOf(said: readonly Said[]): readonly NamedLine[] | null {
+  const byWording = new Map<Wording, { said: Said; keys: readonly [left: string, right: string] }[]>();
+  for (const one of said)
+    pushTo(byWording, one.wording, { said: one, keys: [foldName(one.left), foldName(one.right)] });
+  const below = new Below();
+  const side = new Map<Wording, 0 | 1>();
+  for (const [wording, own] of byWording) {
+    const different = (at: 0 | 1) => new Set(own.map(({ keys }) => keys[at])).size;
+    const first = different(1) > different(0) ? 1 : 0;
+    side.set(wording, first);
+    for (const { keys } of own) below.change(keys[first], 1);
   }
-  // A wording that few lines have is turned where then fewer stand below two.
-  const doubled = () => {
-    const all = pairs().map(([below]) => foldName(below));
-    return all.length - new Set(all).size;
-  };
-  for (const wording of wordings) {
-    const now = doubled();
-    flipped.set(wording, !flipped.get(wording)!);
-    if (doubled() >= now) flipped.set(wording, !flipped.get(wording)!);
+  // A wording is turned where then fewer stand below two.
+  for (const [wording, own] of byWording) {
+    const now = side.get(wording)!;
+    const other = now === 0 ? 1 : 0;
+    const before = below.twice;
+    for (const { keys } of own) {
+      below.change(keys[now], -1);
+      below.change(keys[other], 1);
+    }
+    if (below.twice < before) {
+      side.set(wording, other);
+      continue;
+    }
+    for (const { keys } of own) {
+      below.change(keys[other], -1);
+      below.change(keys[now], 1);
+    }
   }
-  if (doubled() > 0) return null;
-  const entries: { line: number; name: string; parent: number }[] = [];
-  const numbers = new Map<string, number>();
-  const add = (name: string, line: number): number => {
-    const key = foldName(name);
-    const known = numbers.get(key);
-    if (known !== undefined) return known;
-    const at = entries.push({ line, name, parent: -1 }) - 1;
-    numbers.set(key, at);
-    return at;
-  };
-  const told = pairs();
-  for (const [below, above, line] of told) {
-    add(above, line);
-    add(below, line);
+  if (below.twice > 0) return null;
+  const entries = new NamedEntries();
+  const pairs = said.map(({ left, right, wording, line }) => {
+    const [lower, upper] = side.get(wording) === 0 ? [left, right] : [right, left];
+    return { above: entries.add(upper, line), below: entries.add(lower, line) };
+  });
+  for (const pair of pairs) entries.all[pair.below]!.parent = pair.above;
+  const leading = new Set(pairs.map(({ above }) => above));
+  const isDeep = pairs.some((pair) => leading.has(pair.below));
+  const tops = entries.all.filter(({ parent }) => parent < 0).length;
+  return isDeep && tops <= Math.max(1, entries.all.length * 0.2) && !entries.hasRing() ? entries.all : null;
+}
+
+/** Who stands below somebody, how often; `twice`: how many times somebody does so once more. */
+class Below {
+  private readonly counts = new Map<string, number>();
+  twice = 0;
+
+  change(key: string, by: 1 | -1): void {
+    const before = this.counts.get(key) ?? 0;
+    this.counts.set(key, before + by);
+    this.twice += Math.max(0, before + by - 1) - Math.max(0, before - 1);
   }
-  for (const [below, above, line] of told) entries[add(below, line)]!.parent = add(above, line);
-  const tops = entries.filter(({ parent }) => parent < 0).length;
-  const above = new Set(told.map(([, name]) => foldName(name)));
-  const both = told.filter(([below]) => above.has(foldName(below))).length;
-  return both > 0 && tops <= Math.max(1, entries.length * 0.2) && !hasRing(entries) ? entries : null;
 }

@@ -3,7 +3,7 @@ import type { Row } from './delimited';
 import { parentsByLevel } from './level-numbers';
 import { foldName } from './names';
 import { findPaths, treeOfPaths } from './paths';
-import { formsOf } from './references';
+import { formsOf } from './cell-forms';
 
 /** Where a column tells what rows stand under without naming another row: by numbers of levels, or by the way from the top. */
 export interface RowStructure {

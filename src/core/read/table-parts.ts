@@ -74,12 +74,16 @@ const bitsOf = (count: number, of: number): number => -Math.log2((count + 0.5) /
 const mostForCell = 6;
 const forKnownWord = 4;
 const againstRepeated = 6;
+/** So many bits make a heading of a first row whose words nobody knows. */
+export const leastForHeading = 3;
 /** A table has a heading more often than not. */
 const usually = 1;
 
 /** How much more the first row costs as one of the others than as a heading: cells of another sort than those below, values that never come again where others do. */
 function headingBits(first: Row, body: readonly Row[], headings: Headings): number {
   const width = Math.max(first.cells.length, ...body.slice(0, 50).map(({ cells }) => cells.length));
+  const columnOf = columnsOfValues(body);
+  const isAgain = body.some((row) => isRepeated(row, first));
   let bits = usually;
   let known = 0;
   for (let i = 0; i < width; i++) {
@@ -105,8 +109,9 @@ function headingBits(first: Row, body: readonly Row[], headings: Headings): numb
     } else if (ofClass > 0 && told !== 'sign') bits -= mostForCell / 2;
     const key = foldName(cell) || cell;
     const again = column.counts.get(key) ?? 0;
-    if (told === 'words' && isElsewhere(key, i, body)) bits -= againstRepeated;
-    if (again > 0 && !isSameRow(first, body)) bits -= againstRepeated;
+    const elsewhere = columnOf.get(key);
+    if (told === 'words' && elsewhere !== undefined && elsewhere !== i) bits -= againstRepeated;
+    if (again > 0 && !isAgain) bits -= againstRepeated;
     else if (column.distinct < column.filled * 0.8 && ofClass > 0) {
       const once = [...column.counts.values()].filter((count) => count === 1).length;
       bits += Math.min(mostForCell / 2, Math.max(0, bitsOf(once, column.filled)));
@@ -115,9 +120,18 @@ function headingBits(first: Row, body: readonly Row[], headings: Headings): numb
   return known >= 2 ? Math.max(bits, forKnownWord) : bits;
 }
 
-/** Whether a value stands in another column further down. */
-const isElsewhere = (key: string, at: number, body: readonly Row[]): boolean =>
-  body.some(({ cells }) => cells.some((cell, i) => i !== at && cell !== '' && foldName(cell) === key));
+/** By value, written in one way: the column it stands in, −1 where it stands in several. O(cells). */
+function columnsOfValues(body: readonly Row[]): ReadonlyMap<string, number> {
+  const columns = new Map<string, number>();
+  for (const { cells } of body)
+    cells.forEach((cell, i) => {
+      if (cell === '') return;
+      const key = foldName(cell);
+      const before = columns.get(key);
+      columns.set(key, before === undefined || before === i ? i : -1);
+    });
+  return columns;
+}
 
 /** What nearly all cells of a column have and a heading lacks, or the other way round: signs within, and capitals throughout. Bits. */
 function looksOff(cell: string, cells: readonly string[]): number {
@@ -136,7 +150,6 @@ const looks: readonly ((cell: string) => boolean)[] = [
   (cell) => /[/>»→\\|]|::/.test(cell),
 ];
 
-const isSameRow = (first: Row, body: readonly Row[]): boolean => body.some((row) => isRepeated(row, first));
 const isRepeated = (row: Row, heading: Row): boolean =>
   filledIn(row) > 1 && heading.cells.every((cell, i) => foldName(cell) === foldName(row.cells[i] ?? ''));
 

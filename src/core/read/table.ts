@@ -9,7 +9,7 @@ import { foldName, turned } from './names';
 import { textsOf } from './quoted';
 import { findParents, parentMatcher, type Listed, type ParentMatcher } from './parents';
 import { nothingRead, type Question, type ReadChoices, type ReadEntry, type Reading, type ReadLink } from './result';
-import { formsOf } from './references';
+import { formsOf } from './cell-forms';
 import { rowStructure, type RowStructure } from './row-structure';
 import type { TableParts } from './table-parts';
 import type { ListTokens, TableTokens } from './tokens';

@@ -35,6 +35,7 @@ export class ListTokens {
   private parsed: { table: TableTokens | null } | null = null;
   private outlined: OutlineTokens | null = null;
   private split: readonly string[] | null = null;
+  private kept: ListTokens['filled'] | null = null;
 
   /** `headings`: those that any kind knows, to tell a heading row by. */
   constructor(
@@ -51,6 +52,14 @@ export class ListTokens {
     return (this.split ??= this.text.split(/\r\n|\r|\n/));
   }
 
+  /** Lines with anything in them, without blanks around, with their numbers from 1. */
+  get filled(): readonly { readonly line: number; readonly text: string }[] {
+    return (this.kept ??= this.source.flatMap((source, i) => {
+      const text = source.trim();
+      return text === '' ? [] : [{ line: i + 1, text }];
+    }));
+  }
+
   /** Null where no delimiter parts most lines into as many cells. */
   get table(): TableTokens | null {
     this.parsed ??= { table: this.readTable() };
@@ -61,10 +70,6 @@ export class ListTokens {
     return (this.outlined ??= { lines: outlineLines(this.source) });
   }
 
-  /** Whether a line (counted from 1) is there and empty. */
-  isBlank(line: number): boolean {
-    return this.source[line - 1]?.trim() === '';
-  }
   /** Whether the line after one (counted from 1) is there and empty. */
   isBlankAfter(line: number): boolean {
     return this.source[line]?.trim() === '';

@@ -90,10 +90,10 @@ function cutsOf({ words }: Line, count: ReadonlyMap<string, number>): { cut: Cut
 export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): MapReading | null {
   const lines = sentencesOf(tokens);
   if (!lines) return null;
-  const count = repeated(lines);
-  const again = [...count.values()].filter((times) => times > 1).length;
   const verbs = lines.filter(({ words }) => words.slice(1, -1).some((word) => linking.test(word))).length;
-  if (again === 0 || verbs < lines.length * 0.3) return null;
+  if (verbs < lines.length * 0.3) return null;
+  const count = repeated(lines);
+  if (![...count.values()].some((times) => times > 1)) return null;
   const maker = new MapMaker(choices);
   const first = questionAbove(tokens.source);
   const questions: Question[] = [];

@@ -34,7 +34,8 @@ export function readDecision(tokens: ListTokens, choices: ReadChoices = {}): Dec
   const isShort = (tokens.table?.rows.length ?? 0) <= mostRows;
   if (choices.structure !== 'outline' && isShort && isReadAsTable(tokens, decisionVocabulary)) {
     const table = readTree(tokens, { ...choices, structure: 'table' }, decisionVocabulary);
-    if (table.structure !== 'flat' && numberUses(table).size > 0) return fromTable(table);
+    const uses = numberUses(table);
+    if (table.structure !== 'flat' && uses.size > 0) return fromTable(table, uses);
   }
   return withinLimits(
     fromOutline(readOutline(tokens, decisionVocabulary.roles, (text) => ({ name: text, details: [] }))),
@@ -55,10 +56,9 @@ function isTable(tokens: ListTokens): boolean {
 const useHere = (cell: string) =>
   decisionVocabulary.headings.find(([, pattern]) => pattern.test(cell.trim().toLowerCase()))?.[0] ?? null;
 
-function fromTable(read: Reading): DecisionReading {
+function fromTable(read: Reading, uses = numberUses(read)): DecisionReading {
   const facts: Record<string, BranchFacts> = {};
   let unit = '';
-  const uses = numberUses(read);
   const habit = habitOf(read.entries.flatMap(({ fields }) => Object.values(fields)));
   const entries = read.entries.map((entry): ReadEntry => {
     const kept: [string, string][] = [];

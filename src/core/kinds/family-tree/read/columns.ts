@@ -1,10 +1,15 @@
 import {
+  CellForms,
   columnUseOf,
-  formsOf,
+  isKey,
+  leastForHeading,
+  rowsLooked,
+  mostColumns,
   namesOf,
   profileOf,
+  RowByForm,
+  waysToPart,
   type Column,
-  type ColumnProfile,
   type ReadChoices,
   type TableTokens,
 } from '../../../read';
@@ -16,10 +21,8 @@ export interface FamilyColumns {
   readonly header: boolean;
 }
 
-const looked = 2000;
-const least = { found: 0.5, mutual: 0.5, together: 0.5, filled: 0.6, distinct: 0.8 };
+const least = { found: 0.5, mutual: 0.5, together: 0.5 };
 const mostShared = 0.1;
-const leastForHeading = 3;
 const fewestRows = 3;
 
 /** A column that names persons of the table, cell by cell. */
@@ -41,7 +44,7 @@ export function familyColumns({ rows, heading }: TableTokens, choices: ReadChoic
   const relations = told.filter((use) => ['father', 'mother', 'parents', 'partner'].includes(use ?? '')).length;
   const byWords = told.includes('name') && relations > 0;
   const header = byWords || heading > leastForHeading || told.filter((use) => use !== null).length >= 2;
-  const body = (header ? rows.slice(1) : rows).slice(0, looked).map(({ cells }) => cells);
+  const body = (header ? rows.slice(1) : rows).slice(0, rowsLooked).map(({ cells }) => cells);
   const uses = head.map((_, i) => (header ? (told[i] ?? 'field') : 'field'));
   // Where headings tell all that persons are to each other, no cell says otherwise.
   const hasParents = told.includes('parents') || (told.includes('father') && told.includes('mother'));
@@ -76,18 +79,17 @@ interface Found {
 }
 
 function relationsIn(body: readonly (readonly string[])[], uses: readonly string[]): Found | null {
-  const width = uses.length;
+  const width = Math.min(mostColumns, uses.length);
+  const forms = new CellForms();
+  const waysOf = eachOnce(waysToPart);
   const cells = Array.from({ length: width }, (_, i) => body.map((row) => row[i] ?? ''));
   const profiles = cells.map(profileOf);
   let best: { found: Found; worth: number } | null = null;
   for (let key = 0; key < width; key++) {
     if (!isKey(profiles[key]!, body.length) || ['father', 'mother', 'parents', 'partner'].includes(uses[key]!))
       continue;
-    const known = new Map<string, number>();
-    cells[key]!.forEach((cell, row) => {
-      for (const form of formsOf(cell)) if (form !== '' && !known.has(form)) known.set(form, row);
-    });
-    const naming = cells.flatMap((column, i) => (i === key ? [] : (namingOf(column, i, known) ?? [])));
+    const known = new RowByForm(forms, cells[key]!);
+    const naming = cells.flatMap((column, i) => (i === key ? [] : (namingOf(column, i, known, waysOf) ?? [])));
     const found = { key, ...parted(naming) };
     const told = found.parents.length + (found.partner ? 1 : 0);
     const isFamily =
@@ -100,21 +102,30 @@ function relationsIn(body: readonly (readonly string[])[], uses: readonly string
   return best?.found ?? null;
 }
 
-const isKey = ({ filled, distinct, main }: ColumnProfile, rows: number): boolean =>
-  main !== 'date' && main !== 'sign' && filled >= rows * least.filled && distinct >= filled * least.distinct;
+/** The same function, asked once for each text. */
+function eachOnce<T>(of: (text: string) => T): (text: string) => T {
+  const known = new Map<string, T>();
+  return (text) => {
+    if (!known.has(text)) known.set(text, of(text));
+    return known.get(text)!;
+  };
+}
 
-function namingOf(cells: readonly string[], column: number, known: ReadonlyMap<string, number>): Naming | null {
-  const rowOf = (part: string): number | undefined =>
-    formsOf(part)
-      .map((form) => known.get(form))
-      .find((row) => row !== undefined);
+function namingOf(
+  cells: readonly string[],
+  column: number,
+  known: RowByForm,
+  waysOf: (cell: string) => string[][],
+): Naming | null {
   let filled = 0;
   let found = 0;
   let several = 0;
   const to = cells.map((cell) => {
     if (cell === '') return [];
     filled++;
-    const rows = namesOf(cell, (part) => rowOf(part) !== undefined).flatMap((part) => rowOf(part) ?? []);
+    const rows = namesOf(cell, (part) => known.find(part) !== undefined, waysOf).flatMap(
+      (part) => known.find(part) ?? [],
+    );
     if (rows.length > 0) found++;
     if (rows.length > 1) several++;
     return rows;

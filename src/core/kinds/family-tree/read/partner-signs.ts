@@ -1,6 +1,5 @@
 /** Signs between partners; which of them a list uses shows where they stand. */
 const signs = ['+', '&', '⚭', '⚯', '∞', 'oo', 'm.', '=', 'x', '×', '∪'] as const;
-const fewest = 1;
 /** Where so many lines begin with a sign it is a bullet. */
 const bulletShare = 0.7;
 
@@ -23,7 +22,7 @@ export function partnerSigns(lines: readonly string[]): PartnerSigns {
     if (isSign(words[0]!) && words.length > 1) begin.set(words[0]!, (begin.get(words[0]!) ?? 0) + 1);
     words.slice(1, -1).forEach((word) => isSign(word) && within.set(word, (within.get(word) ?? 0) + 1));
   }
-  const used = signs.filter((sign) => (begin.get(sign) ?? 0) + (within.get(sign) ?? 0) >= fewest);
+  const used = signs.filter((sign) => begin.has(sign) || within.has(sign));
   const beginning = used.filter((sign) => (begin.get(sign) ?? 0) < lines.length * bulletShare);
   const wordsOf = (line: string): string[] => line.trim().split(/\s+/);
   return {

@@ -8,6 +8,7 @@ import {
   foldName,
   isPictureHeading,
   openQuoteFinding,
+  partsOf,
   asideTrayed,
   trayed,
   type Column,
@@ -107,6 +108,7 @@ function fromPairs(head: Row, body: readonly Row[]): SetList | null {
   const values = [0, 1].map((i) => distinct(rows.map(({ cells }) => cells[i]!)));
   const at = values[0]!.length < values[1]!.length ? 0 : 1;
   const [sets, items] = [values[at]!, values[1 - at]!];
+  const paired = new Set(rows);
   const names = new Set(items.map(foldName));
   const pairs = new Set(rows.map(({ cells }) => `${foldName(cells[0]!)}\n${foldName(cells[1]!)}`));
   if (sets.length < 2 || sets.length > mostSets || rows.length < sets.length * 2 || items.length === rows.length)
@@ -117,7 +119,7 @@ function fromPairs(head: Row, body: readonly Row[]): SetList | null {
     universe: '',
     apart: false,
     notPlaced: body
-      .filter((row) => !rows.includes(row))
+      .filter((row) => !paired.has(row))
       .map((row) => trayed(row, `Line ${row.line} names no item with a set.`)),
     sets,
     mentions: rows.map(({ line, cells }) => ({
@@ -273,8 +275,7 @@ function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList
   const nameless = body.filter((row) => (row.cells[0] ?? '') === '' && row.cells.some((cell) => cell !== ''));
   // A short word between the names, "and" in any language.
   const word = jointWord(body.map(({ cells }) => cells[1] ?? ''));
-  const setsIn = (cell: string): string[] =>
-    splitSets(cell).flatMap((part) => (word ? part.split(word) : [part]).map((one) => one.trim()).filter(Boolean));
+  const setsIn = (cell: string): string[] => splitSets(cell).flatMap((part) => partsOf(part, word));
   const mentions = body
     .filter((row) => (row.cells[0] ?? '') !== '')
     .map((row): Mention => ({

@@ -1,4 +1,4 @@
-import { foldName, type ListTokens } from '../../../read';
+import { foldName, partsOf, type ListTokens } from '../../../read';
 import { mostSets } from '../model';
 import type { Mention, SetList } from './set-list';
 
@@ -19,7 +19,7 @@ interface Line {
  * names that come again is the sets. Null where lines say something else. O(characters × signs).
  */
 export function fromSigns(tokens: ListTokens): SetList | null {
-  const lines = tokens.source.flatMap((text, i) => (text.trim() === '' ? [] : [{ line: i + 1, text: text.trim() }]));
+  const lines = tokens.filled;
   if (lines.length < fewestLines) return null;
   for (const sign of signs) {
     const parted = lines.filter(({ text }) => text.indexOf(sign) > 0);
@@ -40,25 +40,17 @@ function partingOf(lists: readonly string[]): (list: string) => string[] {
   const most = Math.max(...counts);
   if (most > 0) {
     const comma = commas[counts.indexOf(most)]!;
-    return (list) =>
-      list
-        .split(comma)
-        .map((part) => part.trim())
-        .filter(Boolean);
+    return (list) => partsOf(list, comma);
   }
   const word = jointWord(lists);
-  return (list) => (word ? list.split(word) : [list]).map((part) => part.trim()).filter(Boolean);
+  return (list) => partsOf(list, word);
 }
 
-/** A short word with a blank at either side that parts lists into names of other lists: "and" in any language. */
+/** The short word with a blank at either side that stands in lists most often: "and" in any language. */
 export function jointWord(lists: readonly string[]): string | null {
-  const whole = new Set(lists.map(foldName));
   const counts = new Map<string, number>();
   for (const list of lists)
-    for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) {
-      const parts = list.split(word).map(foldName);
-      if (parts.every((part) => whole.has(part)) || parts.length > 1) counts.set(word, (counts.get(word) ?? 0) + 1);
-    }
+    for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) counts.set(word, (counts.get(word) ?? 0) + 1);
   const [best] = [...counts].sort((a, b) => b[1] - a[1]);
   return best && best[1] >= 2 ? best[0] : null;
 }
@@ -78,11 +70,7 @@ function plain(told: readonly Line[]): SetList | null {
   if (heads.length <= Math.min(mostSets, members.length))
     return listOf(
       heads,
-      members.map((name) => ({
-        name,
-        line: told.find((one) => has(one, name))!.line,
-        sets: told.filter((one) => has(one, name)).map(({ head }) => head),
-      })),
+      told.flatMap(({ line, head, members: items }) => items.map((name) => ({ name, line, sets: [head] }))),
     );
   if (members.length > mostSets || members.length >= heads.length) return null;
   return listOf(
@@ -91,8 +79,6 @@ function plain(told: readonly Line[]): SetList | null {
   );
 }
 
-const has = ({ members }: Line, name: string): boolean => members.some((one) => foldName(one) === foldName(name));
-
 /** Lines of which some name several sets before the sign, and each item stands in one line. */
 function regions(told: readonly Line[]): SetList | null {
   const items = told.flatMap(({ members }) => members.map(foldName));
@@ -100,12 +86,7 @@ function regions(told: readonly Line[]): SetList | null {
   const heads = told.map(({ head }) => (/ only$/i.test(head) ? head.slice(0, -5).trim() : head));
   const word = jointWord(heads);
   for (const joint of word ? [...joints, word] : joints) {
-    const parts = heads.map((head) =>
-      head
-        .split(joint)
-        .map((part) => part.trim())
-        .filter(Boolean),
-    );
+    const parts = heads.map((head) => partsOf(head, joint));
     const sets = distinct(parts.flat());
     const several = parts.filter((one) => one.length > 1).length;
     if (several === 0 || sets.length < 2 || sets.length > mostSets || sets.length > told.length) continue;
