@@ -10,23 +10,37 @@ const fewestLines = 2;
 /** At least this share of lines has the sign; of those above but one stands below in another line; nobody stands below twice but for this share. */
 const least = { signed: 0.95, known: 0.5 };
 const mostTwice = 0.03;
+/** Of those before a sign no larger share stands at the top, where any stands below another; what connects ideas has many such. */
+const mostTops = 0.34;
 
-/**
- * Lines such as "Boats: dinghy, yawl" that tell what stands below what: those before the sign stand below others, and nobody stands below two. Null where lines say
- * something else, as lists of sets do. `alone`: also where nobody before a sign stands below another. In the order in which names come. O(characters × signs).
- */
-export function readClassLines(tokens: ListTokens, alone = false): NamedLine[] | null {
-  const lines = tokens.filled;
-  if (lines.length < fewestLines) return null;
-  for (const sign of signs) {
+/** Lines of one before a sign and several behind it. */
+export interface SignedLines {
+  readonly sign: string;
+  readonly told: Told;
+}
+
+/** The ways in which nearly all lines are parted into what stands before a sign and a list behind it. O(characters × signs). */
+export function signedLines({ filled: lines }: ListTokens): SignedLines[] {
+  if (lines.length < fewestLines) return [];
+  return signs.flatMap((sign) => {
     const parted = lines.filter(({ text }) => text.indexOf(sign) > 0);
-    if (parted.length < Math.max(fewestLines, lines.length * least.signed)) continue;
+    if (parted.length < Math.max(fewestLines, lines.length * least.signed)) return [];
     const comma = commaOf(parted.map(({ text }) => text.slice(text.indexOf(sign) + sign.length)));
     const told = parted.map(({ line, text }) => {
       const at = text.indexOf(sign);
       const below = text.slice(at + sign.length);
       return { line, above: text.slice(0, at).trim(), below: partsOf(below, comma) };
     });
+    return [{ sign, told }];
+  });
+}
+
+/**
+ * Lines such as "Boats: dinghy, yawl" that tell what stands below what: those before the sign stand below others, and nobody stands below two. Null where lines say
+ * something else, as lists of sets do. `alone`: also where nobody before a sign stands below another. In the order in which names come. O(characters × signs).
+ */
+export function readClassLines(tokens: ListTokens, alone = false): NamedLine[] | null {
+  for (const { sign, told } of signedLines(tokens)) {
     const found = hangTogether(told, alone && (plainSigns.includes(sign) || variesIn(told)));
     if (found) return found;
   }
@@ -66,6 +80,7 @@ function hangTogether(told: Told, alone: boolean): NamedLine[] | null {
   const known = heads.filter((key) => under.has(key)).length;
   const isKnown = known >= (twice === 0 ? 1 : Math.max(1, (told.length - 1) * least.known));
   if (!(isKnown || (alone && twice === 0)) || known === told.length) return null;
+  if (known > 0 && told.length - known > Math.max(1, told.length * mostTops)) return null;
   const entries = new NamedEntries();
   for (const { line, above, below } of told) for (const name of [above, ...below]) entries.add(name, line);
   told.forEach(({ line, above, below }, i) => {

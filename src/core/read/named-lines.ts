@@ -14,16 +14,12 @@ export function readNamedLines(
 ): Reading | null {
   const head = tokens.table?.rows[0]?.cells ?? [];
   if (head.filter((cell) => columnUseOf(cell, headings) !== null).length >= 2) return null;
-  const readers: readonly (readonly [structure: string, read: () => readonly NamedLine[] | null])[] = [
-    ['class-lines', () => readClassLines(tokens, classesAlone)],
-    ['path-lines', () => readPathLines(tokens)],
-    ['sentences', () => readReports(tokens)],
-  ];
-  for (const [structure, read] of readers) {
-    const lines = read();
-    if (lines) return readingOf(structure, lines, tokens, roles);
-  }
-  return null;
+  const classes = readClassLines(tokens, classesAlone);
+  if (classes) return readingOf('class-lines', classes, tokens, roles);
+  const paths = readPathLines(tokens);
+  if (paths) return readingOf('path-lines', paths, tokens, roles);
+  const reports = readReports(tokens);
+  return reports && readingOf(reports.bySign ? 'signed-lines' : 'sentences', reports.lines, tokens, roles);
 }
 
 function readingOf(structure: string, lines: readonly NamedLine[], tokens: ListTokens, roles: RoleWords): Reading {

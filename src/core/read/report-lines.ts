@@ -28,9 +28,11 @@ interface Said {
 
 /**
  * Sentences that say who is under whom, in any language: lines of one wording, or of a few, between two names that stand in other lines too. Whoever stands on one side once in all lines is below.
- * Null where lines say something else. O(lines × words²).
+ * `bySign`: no words stand between the names. Null where lines say something else. O(lines × words²).
  */
-export function readReports(tokens: ListTokens): readonly NamedLine[] | null {
+export function readReports(
+  tokens: ListTokens,
+): { readonly lines: readonly NamedLine[]; readonly bySign: boolean } | null {
   const { filled } = tokens;
   if (filled.length < fewestLines || filled.length > mostLines) return null;
   const lines = filled.map(({ line, text }) => ({ line, words: wordsOf(text) }));
@@ -62,7 +64,10 @@ export function readReports(tokens: ListTokens): readonly NamedLine[] | null {
   // What is left is said in words of its own, between names that others tell.
   const others = byNames(left, said);
   if (others.length < left.length || said.length < lines.length * leastShare) return null;
-  return forestOf([...said, ...others].sort((a, b) => a.line - b.line));
+  const found = forestOf([...said, ...others].sort((a, b) => a.line - b.line));
+  return (
+    found && { lines: found, bySign: said.every(({ wording: { between } }) => !/[\p{L}\p{N}]/u.test(between.join(''))) }
+  );
 }
 
 /** Words of a sentence without the stop at its end; a possessive stands apart from its name. */

@@ -79,6 +79,7 @@ export const conceptMap: Kind<MapTypes> = {
   told(read) {
     const words: Record<MapReading['structure'], string> = {
       arrows: 'Arrows tell which idea leads to which, and by which phrase.',
+      adjacency: 'Each line lists the ideas that one leads to.',
       propositions: 'Three columns tell idea, linking phrase and idea.',
       sentences: 'Plain sentences: ideas are those that come again.',
       'phrase-outline': 'Indents and phrases tell what leads to what.',
@@ -180,15 +181,18 @@ function fitOf(read: MapReading): Fit | null {
     graphml: 0.97,
     dot: 0.97,
     arrows: 0.8 + 0.18 * phrased,
-    propositions: 0.78 + 0.17 * phrased,
-    'phrase-outline': 0.88 * phrased,
+    adjacency: 0.8,
+    propositions: 0.78 + 0.18 * phrased,
+    'phrase-outline': 0.92 * phrased,
     sentences: 0.72,
     indent: 0.15,
     flat: 0.05,
     none: 0,
   };
-  const people = structure === 'indent' || structure === 'flat' ? 1 - 0.7 * personShare(read) : 1;
   const isGraph = structure === 'graphml' || structure === 'dot';
+  // Whose links say nothing may be people under each other.
+  const isOpen = structure === 'indent' || structure === 'flat' || (phrased === 0 && !isGraph);
+  const people = isOpen ? 1 - 0.7 * personShare(read) : 1;
   const told = `${entries.length} ${entries.length === 1 ? 'idea' : 'ideas'}, ${links.length} ${links.length === 1 ? 'proposition' : 'propositions'}`;
   return {
     words: links.length === 0 ? 'nothing is connected yet' : told,

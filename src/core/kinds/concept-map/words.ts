@@ -8,16 +8,19 @@ export const mapHeadings: Headings = [
   ['id', /^(id|no|nr|number)$/],
   [
     'from',
-    /^(from|source|subject|idea|concept|node|first (idea|concept)|(idea|concept|node) ?(1|a|one)|von|de|begriff( 1)?|term|head)$/,
+    /^(from|source|subject|idea|idee|concept|node|first (idea|concept)|(idea|concept|node) ?(a|one)|term|head|start|quelle|origine?|origen|partenza|depart|bron|kalla|kilde|von|van|fran|fra|de|da|desde|depuis|od|ot|den|begriff|begrip|begrepp|concetto|concepto|conceito|notion|pojem|pojecie)$/,
   ],
   [
     'phrase',
-    /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|beziehung|relation type)$/,
+    /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|relation type|beziehung|verbindung|lien|relacion|relazione|relatie|relacao|verbo|verbe|werkwoord|lankord|relasjon|vztah|relacja)$/,
   ],
   [
     'to',
-    /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(2|b|two)|nach|zu|vers|begriff 2|tail)$/,
+    /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|ziel|nach|zu|vers|arrivee?|arrivo|destino|doel|naar|till?|mal|hacia|para|do|k)$/,
   ],
+  // Whatever ideas are called, the first is an end and the second the other.
+  ['from', /^[\p{L}\s]{2,30} 1$/u],
+  ['to', /^[\p{L}\s]{2,30} 2$/u],
   ['role', /^(kind|role|type)$/],
   ...commonHeadings,
 ];

@@ -67,7 +67,7 @@ export const topicTree: Kind<TopicTypes> = {
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
-    const base = { flat: 0.28, levels: 0.97, indent: 0.82 }[read.structure as string] ?? 0.88;
+    const base = { flat: 0.28, levels: 0.97, indent: 0.82, 'signed-lines': 0.6 }[read.structure as string] ?? 0.88;
     // What stands under several heads is rather an item of several sets.
     const people = ofTopics ? 0 : peopleIn(read);
     const strength = base - (flat ? 0 : 0.35 * people + Math.min(0.3, repeatedShare(read)));

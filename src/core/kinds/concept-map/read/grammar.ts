@@ -20,8 +20,10 @@ const stroke = /^(?:-{1,2}|—|–|=)\s*/u;
 /** What ends an idea at the beginning of a line, and a phrase. */
 const afterIdea = new RegExp(String.raw`-{2,}|${arrowSign}|(?<=\s)[—–=-]`, 'u');
 const afterPhrase = new RegExp(String.raw`[—–]?${arrowSign}`, 'u');
-const direct = new RegExp(String.raw`^${arrowSign}\s*`, 'u');
-const closing = new RegExp(String.raw`^[—–]?${arrowSign}\s*`, 'u');
+// Where an arrow was found, what stands before it was seen.
+const foundSign = arrowSign.replace(String.raw`(?<=\s)`, '');
+const direct = new RegExp(String.raw`^${foundSign}\s*`, 'u');
+const closing = new RegExp(String.raw`^[—–]?${foundSign}\s*`, 'u');
 const semicolon = /;/u;
 
 /**

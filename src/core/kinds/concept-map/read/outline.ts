@@ -1,4 +1,5 @@
 import {
+  foldName,
   readOutline,
   splitDetails,
   titleAbove,
@@ -8,7 +9,7 @@ import {
 } from '../../../read';
 import { pushTo } from '../../../model';
 import { example } from '../model';
-import { exampleIn, focusIn, questionIn } from './grammar';
+import { arrowLine, exampleIn, focusIn, questionIn } from './grammar';
 import { linking } from './linking';
 import { MapMaker, type MapReading } from './result';
 
@@ -19,7 +20,31 @@ const isPhrase = (name: string): boolean =>
   name.split(/\s+/).length <= 5 &&
   !/[.!?]$/.test(name);
 /** "carry: silt" and "carry → silt", below the idea that carries. */
-const phrased = /^([^:]{1,60}):\s(.+)$/su;
+function phrasedIn(line: string): { phrase: string; name: string } | null {
+  const colon = line.search(/:\s/);
+  if (colon > 0 && colon <= longestPhrase)
+    return { phrase: line.slice(0, colon).trim(), name: line.slice(colon + 1).trim() };
+  const told = arrowLine(line);
+  const [to, ...more] = told?.to ?? [];
+  return told?.phrase === '' && to && more.length === 0 && told.from.name.length <= longestPhrase
+    ? { phrase: told.from.name, name: to.name }
+    : null;
+}
+const longestPhrase = 60;
+
+/** Whether arrows stand only in lines below others, which have none: there they part a phrase from its idea. */
+export function arrowsAreBelow({ outline: { lines } }: ListTokens): boolean {
+  const least = lines.reduce((least, { indent }) => Math.min(least, indent), Infinity);
+  const below = lines.filter(({ indent }) => indent > least);
+  return (
+    below.length > lines.length - below.length - 1 &&
+    below.length >= 2 &&
+    lines.every((line) => (arrowLine(line.text) !== null) === line.indent > least)
+  );
+}
+
+/** A chain of single ones at every second level, where those at its ends come again, is ideas with phrases between them. */
+const leastSingle = 0.8;
 
 /**
  * An outline: what is indented is linked from the idea above it. Every second level may be phrases ("tides / carry / silt"), or a line may begin with one
@@ -27,7 +52,7 @@ const phrased = /^([^:]{1,60}):\s(.+)$/su;
  */
 export function readMapOutline(tokens: ListTokens, choices: ReadChoices = {}): MapReading {
   const read = readOutline(tokens, undefined, (line) =>
-    phrased.test(line) ? { name: line, details: [] } : splitDetails(line),
+    phrasedIn(line) ? { name: line, details: [] } : splitDetails(line),
   );
   const maker = new MapMaker(choices);
   maker.notPlaced.push(...read.notPlaced);
@@ -42,10 +67,10 @@ export function readMapOutline(tokens: ListTokens, choices: ReadChoices = {}): M
   const byLevels =
     odd.length > 0 &&
     odd.every(({ id }) => children.has(id)) &&
-    odd.filter(({ name }) => isPhrase(name)).length >= odd.length * 0.7;
+    (odd.filter(({ name }) => isPhrase(name)).length >= odd.length * 0.7 || isChained(read.entries, odd, children));
   const below = read.entries.filter(({ parent }) => parent !== null);
   const byColon =
-    !byLevels && below.length > 0 && below.filter(({ name }) => phrased.test(name)).length >= below.length * 0.5;
+    !byLevels && below.length > 0 && below.filter(({ name }) => phrasedIn(name) !== null).length >= below.length * 0.5;
   const ideaOf = new Map<string, string | null>();
   const byId = new Map(read.entries.map((entry) => [entry.id, entry]));
   for (const entry of read.entries) {
@@ -71,8 +96,8 @@ export function readMapOutline(tokens: ListTokens, choices: ReadChoices = {}): M
       above = words.parent;
     }
     if (byColon && parent !== null) {
-      const found = phrased.exec(name);
-      if (found) [phrase, name] = [found[1]!.trim(), found[2]!.trim()];
+      const found = phrasedIn(name);
+      if (found) ({ phrase, name } = found);
     }
     const shown = exampleIn(name);
     const made = maker.idea(shown ?? name, line);
@@ -85,6 +110,20 @@ export function readMapOutline(tokens: ListTokens, choices: ReadChoices = {}): M
     emptyLines: read.emptyLines,
     question: maker.question || questionAbove(titleAbove(read)),
   });
+}
+
+function isChained(
+  entries: readonly ReadEntry[],
+  odd: readonly ReadEntry[],
+  children: ReadonlyMap<string | null, readonly ReadEntry[]>,
+): boolean {
+  const between = new Set(odd.map(({ id }) => id));
+  const ideas = entries.filter(({ id }) => !between.has(id)).map(({ name }) => foldName(name));
+  return (
+    odd.filter(({ id }) => children.get(id)!.length === 1).length >= odd.length * leastSingle &&
+    odd.filter(({ name }) => /^\p{Ll}/u.test(name) || !/\p{Lu}/u.test(name)).length >= odd.length * leastSingle &&
+    new Set(ideas).size < ideas.length
+  );
 }
 
 const questionAbove = (title: string): string => (title.endsWith('?') ? title.slice(0, 300) : '');

@@ -1,9 +1,10 @@
 import { withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
+import { adjacencyOf, readAdjacency } from './adjacency';
 import { arrowLine } from './grammar';
 import { isDot, readDot } from './dot';
 import { isGraphml, readGraphml } from './graphml';
 import { isArrowList, readArrows } from './lines';
-import { readMapOutline } from './outline';
+import { arrowsAreBelow, readMapOutline } from './outline';
 import { propositionColumns, readPropositions } from './table';
 import { noMapRead, type MapReading } from './result';
 import { readSentences } from './sentences';
@@ -16,7 +17,9 @@ export function readMap(tokens: ListTokens, choices: ReadChoices = {}): MapReadi
   const { table } = tokens;
   const columns = table && choices.structure !== 'outline' ? propositionColumns(table, choices) : null;
   if (table && columns?.header) return readPropositions(tokens, table, columns, choices);
-  if (isArrowList(tokens)) return readArrows(tokens, choices);
+  const listed = adjacencyOf(tokens);
+  if (listed) return readAdjacency(tokens, listed, choices);
+  if (isArrowList(tokens) && !arrowsAreBelow(tokens)) return readArrows(tokens, choices);
   if (table && columns) return readPropositions(tokens, table, columns, choices);
   const indented = tokens.outline.lines.some(({ indent }) => indent > 0);
   return (indented ? null : readSentences(tokens, choices)) ?? readMapOutline(tokens, choices);

@@ -16,7 +16,16 @@ import { proposition } from '../model';
 /** What is read of a concept map: ideas as entries, propositions as links. */
 export interface MapReading extends Reading {
   readonly structure:
-    'none' | 'arrows' | 'sentences' | 'propositions' | 'phrase-outline' | 'indent' | 'graphml' | 'dot' | 'flat';
+    | 'none'
+    | 'arrows'
+    | 'adjacency'
+    | 'sentences'
+    | 'propositions'
+    | 'phrase-outline'
+    | 'indent'
+    | 'graphml'
+    | 'dot'
+    | 'flat';
   /** The focus question; empty where the list has none. */
   readonly question: string;
   /** The name of a graph that was read; left out or empty where it has none. */

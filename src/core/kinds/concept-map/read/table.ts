@@ -2,7 +2,6 @@ import {
   asideTrayed,
   columnUseOf,
   fieldsOf,
-  foldName,
   onlyCount,
   openQuoteFinding,
   trayed,
@@ -12,6 +11,7 @@ import {
   type TableTokens,
 } from '../../../read';
 import { mapHeadings, roleOfWord } from '../words';
+import { phraseColumn, propositionsIn } from './proposition-columns';
 import { MapMaker, type MapReading } from './result';
 
 interface Told {
@@ -20,7 +20,8 @@ interface Told {
 }
 
 /** What the columns of a table are, where it holds propositions; null where it does not. */
-export function propositionColumns({ rows }: TableTokens, choices: ReadChoices = {}): Told | null {
+export function propositionColumns(table: TableTokens, choices: ReadChoices = {}): Told | null {
+  const { rows } = table;
   const head = rows[0]?.cells ?? [];
   const uses = head.map((cell) => columnUseOf(cell, mapHeadings));
   const at = (use: string) => uses.indexOf(use);
@@ -30,10 +31,12 @@ export function propositionColumns({ rows }: TableTokens, choices: ReadChoices =
   const isHeader = at('from') >= 0 && to >= 0;
   const chosen = choices.columns;
   if (isHeader) {
+    const open = uses.flatMap((use, i) => (use === null && i !== to ? [i] : []));
+    const phrase = at('phrase') < 0 ? phraseColumn(table, open) : -1;
     const columns = head.map((header, index): Column => ({
       index,
       header,
-      use: chosen?.[index] ?? (index === to ? 'to' : (uses[index] ?? 'field')),
+      use: chosen?.[index] ?? (index === to ? 'to' : index === phrase ? 'phrase' : (uses[index] ?? 'field')),
     }));
     return { columns, header: true };
   }
@@ -48,28 +51,17 @@ export function propositionColumns({ rows }: TableTokens, choices: ReadChoices =
       })),
       header: false,
     };
-  if (width !== 3 || !isThree(rows)) return null;
-  const uses3 = ['from', 'phrase', 'to'] as const;
-  return {
-    columns: uses3.map((use, index): Column => ({ index, header: '', use: chosen?.[index] ?? use })),
-    header: false,
-  };
-}
-
-/** Three cells a row without a heading: ideas come again on the two sides, and phrases are short and begin small. */
-function isThree(rows: TableTokens['rows']): boolean {
-  const full = rows.filter(({ cells }) => cells.length === 3 && cells.every((cell) => cell.trim() !== ''));
-  if (full.length < 2 || full.length < rows.length * 0.8) return false;
-  const seen = new Map<string, number>();
-  for (const { cells } of full)
-    for (const k of [0, 2]) seen.set(foldName(cells[k]!), (seen.get(foldName(cells[k]!)) ?? 0) + 1);
-  const again = full.filter(
-    ({ cells }) => seen.get(foldName(cells[0]!))! > 1 || seen.get(foldName(cells[2]!))! > 1,
-  ).length;
-  const phrases = full.filter(
-    ({ cells }) => /^\p{Ll}[\p{L}\s'’-]*$/u.test(cells[1]!.trim()) && cells[1]!.trim().split(/\s+/).length <= 5,
-  ).length;
-  return again >= full.length * 0.5 && phrases >= full.length * 0.8;
+  const found = propositionsIn(table, uses, width);
+  return (
+    found && {
+      columns: Array.from({ length: width }, (_, index): Column => ({
+        index,
+        header: found.header ? (head[index] ?? '') : '',
+        use: chosen?.[index] ?? found.uses[index] ?? 'field',
+      })),
+      header: found.header,
+    }
+  );
 }
 
 /**
