@@ -64,9 +64,12 @@ function beginOf(rows: readonly Row[], headings: Headings): number {
   return filledIn(rows[full]!) === width && rows.slice(0, full).every(({ cells }) => cells[0] !== '') ? full : 0;
 }
 
+/** How many cells a row has: of most cells, so that few long rows outweigh remarks around them. */
 function usualOf(counts: readonly number[]): number {
   const sorted = counts.slice(0, looked).sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
+  const half = sorted.reduce((sum, count) => sum + count, 0) / 2;
+  let sum = 0;
+  return sorted.find((count) => (sum += count) > half) ?? 0;
 }
 
 const bitsOf = (count: number, of: number): number => -Math.log2((count + 0.5) / (of + 1));
@@ -218,8 +221,12 @@ class OddRows {
     const [at] = filled as [number];
     const cell = row.cells[at]!;
     const column = this.columns[at];
-    if (!column || this.count < 3) return null;
-    const unlike = this.isUnlike(cell, at);
+    if (!column) return null;
+    if (ofPage.test(cell)) return isRemark;
+    if (this.count < 3 && this.lackBits(filled) <= dearest) return traits[isLine]!(cell) ? isRemark : null;
+    // A number makes a remark of a name only where rows have more than a name.
+    const isName = at === this.name && this.usual > 1 && this.lackBits(filled) <= dearest;
+    const unlike = this.isUnlike(cell, at, isName);
     if (this.usual < 2) return unlike ? isRemark : null;
     if (this.isReferred(cell, at)) return null;
     if (unlike) return isRemark;
@@ -287,14 +294,14 @@ class OddRows {
     return column.distinct >= column.filled * 0.9 - 1 && again > 1;
   }
 
-  private isUnlike(cell: string, at: number): boolean {
+  private isUnlike(cell: string, at: number, isName: boolean): boolean {
     // Columns of rows that have one cell each are alike, and such rows are among those that were looked at.
     const isEach = this.usual < 2;
     const filled = isEach ? this.columns.reduce((sum, column) => sum + column.filled, 0) : this.columns[at]!.filled;
     const have = (k: number): number =>
       isEach ? this.features.reduce((sum, counts) => sum + counts[k]!, 0) - 1 : this.features[at]![k]!;
     const most = Math.max(isEach ? 1 : 0, Math.floor(filled * 0.1));
-    return traits.some((trait, k) => trait(cell) && have(k) <= most);
+    return traits.some((trait, k) => trait(cell) && have(k) <= most && !(isName && k === isNumbered));
   }
 
   /** Whether other rows name this cell, in a column of which most values stand in this one. */
@@ -331,6 +338,13 @@ export const traits: readonly ((cell: string) => boolean)[] = [
   (cell) => /_{3}/.test(cell),
   (cell) => cell.length > 40,
 ];
+
+/** Which of these is a number, and which a line to write on. */
+const isNumbered = 0;
+const isLine = 2;
+/** The foot of a page, in the languages of the trade: "Page 2", "S. 2 / 3". */
+const ofPage =
+  /^[-–\s]*(?:pages?|pag|pagina|página|pág|pg|p|seite|s|sida|side|sid|sivu|str|strana|strona|oldal|blad|blz|стр|страница)\.?\s?\d{1,4}(?:\s?(?:\/|\p{L}{1,4})\s?\d{1,4})?[-–\s.]*$/iu;
 
 /** The column of names: words that hardly come again, most of them; of such columns the first. */
 function nameColumn(columns: readonly ColumnProfile[]): number {

@@ -52,10 +52,10 @@ export class ListTokens {
     return (this.split ??= this.text.split(/\r\n|\r|\n/));
   }
 
-  /** Lines with anything in them, without blanks around, with their numbers from 1. */
+  /** Lines with anything in them, without blanks around and with plain ones within, with their numbers from 1. */
   get filled(): readonly { readonly line: number; readonly text: string }[] {
     return (this.kept ??= this.source.flatMap((source, i) => {
-      const text = source.trim();
+      const text = source.trim().replace(/[\u00a0\u202f]/g, ' ');
       return text === '' ? [] : [{ line: i + 1, text }];
     }));
   }

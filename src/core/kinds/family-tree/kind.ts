@@ -115,18 +115,23 @@ export const familyTree: Kind<FamilyTypes> = {
     const isNamed = (id: string): boolean => !/^\p{Ll}/u.test(nameOf.get(id) ?? '');
     const couples = read.unions.filter(({ partners }) => partners.length === 2 && partners.every(isNamed)).length;
     const dated = Object.keys(read.people).length / read.entries.length;
+    // Who is the partner of several others, and nobody's child or parent, is rather what they have in common.
+    const times = new Map<string, number>();
+    for (const { partners } of read.unions) for (const id of partners) times.set(id, (times.get(id) ?? 0) + 1);
+    const shared = read.unions.filter(({ partners }) => partners.some((id) => times.get(id)! > 2)).length;
+    const isOfMany = Object.keys(read.parentage).length === 0 && shared > read.unions.length * 0.3;
+    const related = (couples > 0 && !isOfMany) || read.structure !== 'indent';
     const sure =
       read.structure === 'gedcom'
         ? 0.99
         : read.structure === 'parent-columns'
           ? 0.95
-          : couples > 0
+          : couples > 0 && !isOfMany
             ? // An ampersand in a heading or two makes no family of a list.
               0.84 * Math.min(1, (2 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
             : dated > 0.4
               ? 0.6
               : 0.12;
-    const related = couples > 0 || read.structure !== 'indent';
     return {
       words: related
         ? `${read.unions.length} ${read.unions.length === 1 ? 'family' : 'families'}`

@@ -23,7 +23,9 @@ export interface FamilyColumns {
 
 const least = { found: 0.5, mutual: 0.5, together: 0.5 };
 const mostShared = 0.1;
-const fewestRows = 3;
+/** With fewer rows, or fewer cells that name somebody, chance may tell as much. */
+const fewestRows = 4;
+const fewestNamed = 3;
 
 /** A column that names persons of the table, cell by cell. */
 interface Naming {
@@ -95,6 +97,10 @@ function relationsIn(body: readonly (readonly string[])[], uses: readonly string
     const isFamily =
       found.parents.length === 2 ||
       (found.parents.length === 1 && (found.partner !== null || found.parents[0]!.several > 0));
+    const named = [...found.parents, ...(found.partner ? [found.partner] : [])]
+      .flatMap(({ to }) => to)
+      .filter((rows) => rows.length > 0).length;
+    if (named < fewestNamed) continue;
     // A key is filled in every row; of keys that tell as much, the one with most different values.
     const worth = profiles[key]!.distinct * (1 + told / 4);
     if (isFamily && (best === null || worth > best.worth)) best = { found, worth };

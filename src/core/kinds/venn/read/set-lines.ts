@@ -3,7 +3,7 @@ import { pushTo } from '../../../model';
 import { mostSets } from '../model';
 import { linesWithSets, setsNamedBy } from './item-line';
 import type { Mention, SetList } from './set-list';
-import { splitSets } from './set-tables';
+import { splitSets } from './set-cells';
 
 /** "curlew: mudflat" in its two halves, also with an arrow or a dash; null where it is none. O(length). */
 function pairOf(line: string): { left: string; right: string } | null {

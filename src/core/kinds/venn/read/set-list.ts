@@ -34,6 +34,8 @@ export interface Mention {
   readonly details: readonly string[];
   readonly fields: Readonly<Record<string, string>>;
   readonly sets: readonly string[];
+  /** Sets that it may be in: the list has a question mark there. */
+  readonly unsure?: readonly string[];
 }
 
 /** How a list told its sets, before mentions of the same item are brought together. */

@@ -8,10 +8,8 @@ import {
   foldName,
   isPictureHeading,
   openQuoteFinding,
-  partsOf,
   asideTrayed,
   trayed,
-  type Column,
   type ColumnUse,
   type ListTokens,
   type ReadChoices,
@@ -21,7 +19,7 @@ import {
 } from '../../../read';
 import { mostSets } from '../model';
 import { setHeadings, type Mention, type SetList } from './set-list';
-import { jointWord } from './sign-lines';
+import { columnOf, distinct, fromCells } from './set-cells';
 
 /** Stands before the name of a set that would not be told by its marks. */
 export const setPrefix = 'Set: ';
@@ -34,6 +32,8 @@ const yes =
   /^(x|×|✓|✔|✗|✘|☑|●|•|\*|\+|1|y|yes|ja|j|oui|o|si|s|sí|sì|sim|tak|ano|kyllä|evet|igen|true|wahr|vrai|vero|verdadero|waar|sant|sann)$/iu;
 const no =
   /^(|0|n|no|nein|nee|nej|non|não|nie|ne|ei|hayır|nem|false|falsch|faux|falso|onwaar|falskt|osant|-|−|–|—|☐|○)$/iu;
+/** A mark that somebody was not sure of. */
+const unsure = /^\(?[x✓✔]?\s?[?？¿]\)?$/iu;
 /** A cross is a mark, but beside ticks it says the contrary. */
 const ticks = /^[✓✔☑]$/u;
 const crosses = /^[✗✘×xX]$/u;
@@ -80,7 +80,7 @@ function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
   if (head.cells.length - 1 <= mostSets && head.cells.length - 1 < body.length * 2) return rows;
   const cells = body.flatMap((row) => head.cells.slice(1).map((_, i) => row.cells[i + 1] ?? ''));
   const marked = cells.filter((cell) => yes.test(cell)).length;
-  if (marked < 2 || !cells.every((cell) => yes.test(cell) || no.test(cell))) return rows;
+  if (marked < 2 || !cells.every((cell) => yes.test(cell) || no.test(cell) || unsure.test(cell))) return rows;
   return [
     { line: head.line, cells: [head.cells[0] || 'Name', ...body.map((row) => row.cells[0] ?? '')] },
     ...head.cells
@@ -151,12 +151,6 @@ function withoutHeading(first: Row, rows: readonly Row[], choices: ReadChoices):
   };
 }
 
-const columnOf = (head: Row, index: number, use: ColumnUse): Column => ({
-  index,
-  header: head.cells[index] || `Column ${index + 1}`,
-  use,
-});
-
 /** What a row of our own tables keeps for the tray: it has nothing else; null for any other row. */
 function trayTextOf(row: Row, head: Row): string | null {
   const at = head.cells.findIndex((cell) => columnUseOf(cell, setHeadings) === 'tray');
@@ -182,7 +176,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
     if (known === 'detail' || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
-    return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell)) ? 'set' : 'field';
+    return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell) || unsure.test(cell)) ? 'set' : 'field';
   });
   // A column among such columns in which nothing is marked is a set that holds nothing.
   if (uses.filter((use) => use === 'set').length >= 2)
@@ -238,12 +232,15 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
       row.cells.flatMap((cell, i): [string, string][] => {
         // A cell under a set that is no mark says something else of the item.
         const isOther =
-          (uses[i] === 'set' && !yes.test(cell) && !no.test(cell)) || (uses[i] === 'name' && i !== name) || isTray(i);
+          (uses[i] === 'set' && !yes.test(cell) && !no.test(cell) && !unsure.test(cell)) ||
+          (uses[i] === 'name' && i !== name) ||
+          isTray(i);
         return (uses[i] === 'field' || isOther) && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [];
       }),
     );
     const marked = sets.filter((i) => yes.test(row.cells[i] ?? '')).map((i) => setNames.get(i)!);
-    return [{ line: row.line, name: item, details, fields, sets: marked }];
+    const doubtful = sets.filter((i) => unsure.test(row.cells[i] ?? '')).map((i) => setNames.get(i)!);
+    return [{ line: row.line, name: item, details, fields, sets: marked, unsure: doubtful }];
   });
   return {
     told: 'set-marks',
@@ -255,50 +252,6 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     columns: uses.map((use, i) => columnOf(head, i, use)),
     header: true,
     findings,
-  };
-}
-
-/** Names of sets in one text; those in quotes are taken as they are. */
-export const splitSets = (cell: string): string[] =>
-  cell.split(/("(?:[^"]|"")*")/).flatMap((part) =>
-    part.startsWith('"') && part.endsWith('"') && part.length > 2
-      ? [part.slice(1, -1).replaceAll('""', '"')]
-      : part
-          .split(/[;,/&+]|\sand\s|\sund\s|\set\s/u)
-          .map((one) => one.trim())
-          .filter((one) => one !== '' && !/^(none|no|nothing|keine?|-|–)$/iu.test(one)),
-  );
-
-/** Two columns: the item, and a cell that lists its sets. */
-function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
-  if (head.cells.length !== 2) return null;
-  const nameless = body.filter((row) => (row.cells[0] ?? '') === '' && row.cells.some((cell) => cell !== ''));
-  // A short word between the names, "and" in any language.
-  const word = jointWord(body.map(({ cells }) => cells[1] ?? ''));
-  const setsIn = (cell: string): string[] => splitSets(cell).flatMap((part) => partsOf(part, word));
-  const mentions = body
-    .filter((row) => (row.cells[0] ?? '') !== '')
-    .map((row): Mention => ({
-      line: row.line,
-      name: row.cells[0]!,
-      details: [],
-      fields: {},
-      sets: setsIn(row.cells.slice(1).join(';')),
-    }));
-  const sets = distinct(mentions.flatMap((one) => one.sets));
-  const several = mentions.some((one) => one.sets.length > 1);
-  if (!several || sets.length < 2 || sets.length > mostSets || mentions.length <= sets.length) return null;
-  if (['parent', 'alsoUnder'].includes(tokens.useOf(head.cells[1] ?? '') ?? '')) return null;
-  return {
-    told: 'set-lists',
-    universe: '',
-    apart: false,
-    notPlaced: nameless.map((row) => trayed(row, `Line ${row.line} has no name.`)),
-    sets,
-    mentions,
-    columns: [columnOf(head, 0, 'name'), columnOf(head, 1, 'set')],
-    header: true,
-    findings: [],
   };
 }
 
@@ -346,10 +299,4 @@ function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetLi
     header: true,
     findings: [],
   };
-}
-
-function distinct(names: readonly string[]): string[] {
-  const seen = new Map<string, string>();
-  for (const name of names) if (!seen.has(foldName(name))) seen.set(foldName(name), name);
-  return [...seen.values()];
 }

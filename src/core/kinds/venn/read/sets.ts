@@ -91,9 +91,12 @@ function gather(list: SetList, choices: ReadChoices): SetReading {
         if (own(choices.answers ?? {}, question.id) === 'same') key = keys[near]!;
       }
     }
-    const sets = mention.sets.map(foldName);
+    const doubted = (mention.unsure ?? []).map((set) => markQuestion(mention, set, choices));
+    const sets = [...mention.sets, ...doubted.flatMap(({ set, isIn }) => (isIn ? [set] : []))].map(foldName);
     const dropped = mention.sets.filter((name) => leftOut.has(foldName(name)));
     const before = known.get(key);
+    const id = before?.entry.id ?? `e${mention.line}-${known.size + 1}`;
+    questions.push(...doubted.map(({ question }) => ({ ...question, entry: id })));
     if (before) {
       for (const set of sets) if (names.has(set)) before.sets.add(set);
       // A further mention may tell more.
@@ -110,7 +113,7 @@ function gather(list: SetList, choices: ReadChoices): SetReading {
     }
     const { line, name, fields } = mention;
     const entry: ReadEntry = {
-      id: `e${line}-${known.size + 1}`,
+      id,
       line,
       name,
       details: [],
@@ -179,6 +182,31 @@ function keepSets(list: SetList, findings: Finding[]): { names: Map<string, stri
     for (const [key] of beyond) names.delete(key);
   }
   return { names, leftOut: new Set(beyond.map(([key]) => key)) };
+}
+
+/** Whether an item is in a set, where the list has a question mark. */
+function markQuestion(
+  mention: Mention,
+  set: string,
+  choices: ReadChoices,
+): { question: Question; set: string; isIn: boolean } {
+  const id = `in-${mention.line}-${foldName(set).slice(0, 80)}`;
+  const answer = own(choices.answers ?? {}, id);
+  const question: Question = {
+    id,
+    line: mention.line,
+    entry: '',
+    wanted: mention.name,
+    text: `Line ${mention.line} has a question mark: is “${mention.name}” in “${set}”?`,
+    guess: null,
+    candidates: [],
+    options: [
+      { value: 'in', words: `In “${set}”` },
+      { value: 'out', words: 'Not in it' },
+    ],
+    answered: answer !== undefined,
+  };
+  return { question, set, isIn: answer === 'in' };
 }
 
 function spellingQuestion(mention: Mention, before: ReadEntry, choices: ReadChoices): Question {

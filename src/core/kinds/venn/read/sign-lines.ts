@@ -7,6 +7,8 @@ const commas = ['; ', ', ', ' / ', ' | ', ' + ', ' & '];
 /** What stands between names of sets that a line has in common. */
 const joints = [' & ', ' + ', ' ∩ ', ' ∧ '];
 const fewestLines = 2;
+/** Short words that may stand between names of sets are tried up to so many. */
+const mostWords = 3;
 
 interface Line {
   readonly line: number;
@@ -46,12 +48,17 @@ function partingOf(lists: readonly string[]): (list: string) => string[] {
   return (list) => partsOf(list, word);
 }
 
-/** The short word with a blank at either side that stands in lists most often: "and" in any language. */
-export function jointWord(lists: readonly string[]): string | null {
+/** Short words with a blank at either side by how often they stand in lists, most often first: "and" in any language. */
+function jointWords(lists: readonly string[]): [word: string, count: number][] {
   const counts = new Map<string, number>();
   for (const list of lists)
     for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) counts.set(word, (counts.get(word) ?? 0) + 1);
-  const [best] = [...counts].sort((a, b) => b[1] - a[1]);
+  return [...counts].sort((a, b) => b[1] - a[1]);
+}
+
+/** The short word that stands between names in several lists; null where none does. */
+export function jointWord(lists: readonly string[]): string | null {
+  const [best] = jointWords(lists);
   return best && best[1] >= 2 ? best[0] : null;
 }
 
@@ -79,13 +86,35 @@ function plain(told: readonly Line[]): SetList | null {
   );
 }
 
+/** Of heads that name one set, the word that all of them begin or end with, and no other head does, says "only" in some language. */
+function withoutOnly(heads: readonly string[], joint: string): string[] {
+  const single = heads.filter((head) => !head.includes(joint));
+  const ways: readonly (readonly [of: (head: string) => string, without: (head: string, word: string) => string])[] = [
+    [(head) => head.slice(head.lastIndexOf(' ') + 1), (head, word) => head.slice(0, head.length - word.length).trim()],
+    [(head) => head.slice(0, Math.max(0, head.indexOf(' '))), (head, word) => head.slice(word.length).trim()],
+  ];
+  for (const [of, without] of ways) {
+    const word = of(single[0] ?? '').toLowerCase();
+    const isOnly = (head: string) => of(head).toLowerCase() === word && without(head, word) !== '';
+    const others = heads.filter((head) => head.includes(joint) && isOnly(head)).length;
+    if (word !== '' && others === 0 && single.every(isOnly) && (single.length > 1 || word === 'only'))
+      return heads.map((head) => (head.includes(joint) ? head : without(head, word)));
+  }
+  return [...heads];
+}
+
 /** Lines of which some name several sets before the sign, and each item stands in one line. */
 function regions(told: readonly Line[]): SetList | null {
   const items = told.flatMap(({ members }) => members.map(foldName));
   if (told.length < fewestLines || new Set(items).size < items.length || items.length <= told.length) return null;
-  const heads = told.map(({ head }) => (/ only$/i.test(head) ? head.slice(0, -5).trim() : head));
-  const word = jointWord(heads);
-  for (const joint of word ? [...joints, word] : joints) {
+  const all = told.map(({ head }) => head);
+  for (const joint of [
+    ...joints,
+    ...jointWords(all)
+      .slice(0, mostWords)
+      .map(([word]) => word),
+  ]) {
+    const heads = withoutOnly(all, joint);
     const parts = heads.map((head) => partsOf(head, joint));
     const sets = distinct(parts.flat());
     const several = parts.filter((one) => one.length > 1).length;
