@@ -99,7 +99,9 @@ export const decisionTree: Kind<DecisionTypes> = {
     const answers = Object.values(read.facts).filter(({ label }) => answering.test(label.trim())).length;
     const analysis = isAnalysis(read);
     const couplets = read.structure === 'couplets';
-    const speaks = couplets || (analysis ? share > 0.3 : share > 0.5 && (asking > 0 || answers > 0));
+    // What stands below nothing is no branch of a tree.
+    const hangs = branches > (read.entries.length - 1) * 0.5;
+    const speaks = couplets || (hangs && (analysis ? share > 0.3 : share > 0.5 && (asking > 0 || answers > 0)));
     const strength = speaks ? 0.65 + 0.3 * share : told > 0 ? 0.2 : 0.1;
     return {
       words: analysis ? 'chances and payoffs' : speaks ? 'questions and answers' : 'the list tells no answers',

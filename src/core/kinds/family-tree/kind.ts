@@ -1,7 +1,7 @@
 import { entryChanges, matchEntries } from '../../hierarchy';
 import { changesTold, directions, listedStyles, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
-import { ListTokens, senseOf, takenFrom } from '../../read';
+import { foldName, ListTokens, senseOf, takenFrom } from '../../read';
 import type { Scene } from '../../scene';
 import { checkFamily } from './check';
 import { familyColumns } from './columns';
@@ -117,8 +117,10 @@ export const familyTree: Kind<FamilyTypes> = {
     const dated = Object.keys(read.people).length / read.entries.length;
     // Who is the partner of several others, and nobody's child or parent, is rather what they have in common.
     const times = new Map<string, number>();
-    for (const { partners } of read.unions) for (const id of partners) times.set(id, (times.get(id) ?? 0) + 1);
-    const shared = read.unions.filter(({ partners }) => partners.some((id) => times.get(id)! > 2)).length;
+    const keyOf = (id: string) => foldName(nameOf.get(id) ?? id);
+    for (const { partners } of read.unions)
+      for (const id of partners) times.set(keyOf(id), (times.get(keyOf(id)) ?? 0) + 1);
+    const shared = read.unions.filter(({ partners }) => partners.some((id) => times.get(keyOf(id))! > 2)).length;
     const isOfMany = Object.keys(read.parentage).length === 0 && shared > read.unions.length * 0.3;
     const related = (couples > 0 && !isOfMany) || read.structure !== 'indent';
     const sure =

@@ -40,6 +40,8 @@ const setsToBeginWith = [
   { name: 'Second set', items: [] },
 ];
 
+const strengths: Partial<Record<SetReading['structure'], number>> = { 'set-outline': 0.75, 'set-marks': 0.97 };
+
 /** Whether columns are rather those of a table of rows: all as long, and one shares nothing with the others, which do. */
 function isTable({ structure, sets, entries }: SetReading, times: ReadonlyMap<string, number>): boolean {
   const sizes = sets.map(({ items }) => items.length);
@@ -136,8 +138,7 @@ export const venn: Kind<VennTypes> = {
     const names = new Set(read.entries.map(({ name }) => foldName(name)));
     const nested = read.sets.filter(({ name }) => names.has(foldName(name))).length;
     const shared = held * (isShared ? 1 : 0.5) * (nested > 0 && read.structure !== 'set-marks' ? 0.4 : 1);
-    const strength =
-      (read.structure === 'set-outline' ? 0.75 : 0.95) * sense * shared * (isTable(read, times) ? 0.8 : 1);
+    const strength = (strengths[read.structure] ?? 0.95) * sense * shared * (isTable(read, times) ? 0.8 : 1);
     const none = read.entries.length - new Set(read.sets.flatMap(({ items }) => items)).size;
     return {
       words: `${read.sets.length} sets`,

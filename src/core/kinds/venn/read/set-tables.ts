@@ -41,7 +41,7 @@ const crosses = /^[✗✘×xX]$/u;
 /** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
 export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): SetList | null {
   const { aside, openQuote } = table;
-  const rows = upright(withoutCrosses(table.rows), choices);
+  const rows = upright(withoutCrosses(withPlainMarks(table.rows)), choices);
   const first = rows[0];
   if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
@@ -61,6 +61,15 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
     findings: [...findings, ...found.findings],
   };
 }
+
+/** Rows in which marks have no blanks around. */
+const withPlainMarks = (rows: readonly Row[]): readonly Row[] =>
+  rows.map(({ line, cells }) => ({
+    line,
+    cells: cells.map((cell) =>
+      cell.length < 12 && [yes, no, unsure].some((sort) => sort.test(cell.trim())) ? cell.trim() : cell,
+    ),
+  }));
 
 /** Rows in which a cross beside ticks is no mark. */
 function withoutCrosses(rows: readonly Row[]): readonly Row[] {

@@ -9,6 +9,8 @@ const joints = [' & ', ' + ', ' ∩ ', ' ∧ '];
 const fewestLines = 2;
 /** Short words that may stand between names of sets are tried up to so many. */
 const mostWords = 3;
+/** Of the sets of regions at least this share is told more than once. */
+const leastTold = 0.6;
 
 interface Line {
   readonly line: number;
@@ -119,15 +121,15 @@ function regions(told: readonly Line[]): SetList | null {
     const sets = distinct(parts.flat());
     const several = parts.filter((one) => one.length > 1).length;
     if (several === 0 || sets.length < 2 || sets.length > mostSets || sets.length > told.length) continue;
-    // Every set stands in more than one region, or by itself.
-    if (
-      !sets.every(
-        (set) =>
-          parts.filter((one) => one.some((part) => foldName(part) === foldName(set))).length > 1 ||
-          heads.some((head) => foldName(head) === foldName(set)),
-      )
-    )
-      continue;
+    // Most sets stand in more than one region, or by themselves.
+    const known = sets.filter((set) => {
+      const key = foldName(set);
+      return (
+        parts.filter((one) => one.some((part) => foldName(part) === key)).length > 1 ||
+        heads.some((head) => foldName(head) === key)
+      );
+    });
+    if (known.length < Math.max(2, sets.length * leastTold)) continue;
     return listOf(
       sets,
       told.flatMap(({ line, members }, i) => members.map((name) => ({ name, line, sets: parts[i]! }))),
