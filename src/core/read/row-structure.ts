@@ -37,7 +37,8 @@ export function rowStructure(
   const names = body.map(nameOf);
   const own = columns.find(({ use }) => use === 'name');
   const found =
-    findPaths(cells, names, free) ?? (own && !twoPart && !parent ? findPaths(cells, null, [own.index]) : null);
+    findPaths(cells, names, free) ??
+    (own && !twoPart && (!parent || named < leastNamed) ? findPaths(cells, null, [own.index]) : null);
   return found && byPaths(found.column, found.ways, found.column === own?.index);
 }
 

@@ -168,6 +168,7 @@ class OddRows {
   private entries = 0;
   private since = 0;
   private readonly sums = new Map<number, number>();
+  private readonly addends = new Map<number, number>();
   private readonly last = new Map<number, number>();
   private readonly largest = new Map<number, number>();
   /** Cells that have a row for themselves, by column. */
@@ -205,6 +206,7 @@ class OddRows {
         const value = amountOf(cell);
         if (value === null) return;
         this.sums.set(i, (this.sums.get(i) ?? 0) + value);
+        this.addends.set(i, (this.addends.get(i) ?? 0) + 1);
         this.last.set(i, value);
         this.largest.set(i, Math.max(value, this.largest.get(i) ?? value));
       });
@@ -251,7 +253,8 @@ class OddRows {
       const column = this.columns[i];
       const counts = value === this.entries || value === this.since;
       if (!column || column.main !== 'number' || column.filled < this.count * 0.5) return counts;
-      const isTotal = column.distinct > 1 && Math.abs(value! - (this.sums.get(i) ?? 0)) < 0.005;
+      const isTotal =
+        column.distinct > 1 && (this.addends.get(i) ?? 0) > 1 && Math.abs(value! - (this.sums.get(i) ?? 0)) < 0.005;
       if (isTotal && (filled.length < this.usual || (this.entries > 3 && value! > (this.largest.get(i) ?? 0))))
         return true;
       // In a column of numbers a count may be a number like the others: here the row lacks what others have, and numbers do not merely go on.

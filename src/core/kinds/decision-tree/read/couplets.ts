@@ -15,21 +15,30 @@ interface Lead {
 }
 
 const begin = /^(\d{1,3})\s{0,3}(?:[a-z'’]\s{0,3})?(?:[.):]\s)?(?<=\s)\s*/iu;
+/** Longer lines are no leads. */
+const mostSigns = 500;
 const dots = /(?:\.{3,}|…+|·{3,}|_{3,}|→|->|=>|–>|\t+)\s*(?:go to\s+|see\s+)?/iu;
 
-function leadOf(source: string, line: number): Lead | null {
+/** A sign for the number of the line above, and a dash before the result. */
+const again = /^[-–—*•]\s+/u;
+const dash = /^.*\s([-–—]\s)/u;
+
+/** `above`: the number of the couplet that the line before belongs to. */
+function leadOf(source: string, line: number, above: string | null): Lead | null {
   const text = source.trim();
-  const found = begin.exec(text);
+  const found = begin.exec(text) ?? (above === null ? null : again.exec(text));
   if (!found) return null;
+  const couplet = found[1] ?? above!;
   const rest = text.slice(found[0].length);
-  const cut = dots.exec(rest);
+  const last = rest.length < mostSigns ? dash.exec(rest) : null;
+  const cut = dots.exec(rest) ?? (last ? { 0: last[1]!, index: last[0].length - last[1]!.length } : null);
   if (!cut || cut.index === 0) return null;
   // Rows of dots with blanks between are one way across.
   const target = rest
     .slice(cut.index + cut[0].length)
     .replace(/^[.…·_\s]+/u, '')
     .trim();
-  return target === '' ? null : { line, couplet: found[1]!, statement: rest.slice(0, cut.index).trim(), target };
+  return target === '' ? null : { line, couplet, statement: rest.slice(0, cut.index).trim(), target };
 }
 
 /**
@@ -38,11 +47,19 @@ function leadOf(source: string, line: number): Lead | null {
  */
 export function readCouplets(tokens: ListTokens): DecisionReading | null {
   const filled = tokens.source.flatMap((source, i) => (source.trim() === '' ? [] : [{ source, line: i + 1 }]));
-  const leads = filled.flatMap(({ source, line }) => leadOf(source, line) ?? []);
+  const leads: Lead[] = [];
+  for (const { source, line } of filled) {
+    const lead = leadOf(source, line, leads.at(-1)?.couplet ?? null);
+    if (lead) leads.push(lead);
+  }
   if (leads.length < 2 || leads.length < filled.length * 0.7) return null;
   const couplets = new Map<string, Lead[]>();
   for (const lead of leads) pushTo(couplets, lead.couplet, lead);
   if ([...couplets.values()].every((list) => list.length < 2)) return null;
+  // Dashes stand in many lists; here the numbers at the ends of lines are those at the beginnings of others.
+  const led = leads.filter(({ target }) => couplets.has(target)).length;
+  const byDots = filled.filter(({ source }) => dots.test(source)).length;
+  if (led === 0 && byDots < leads.length) return null;
   const facts: Record<string, BranchFacts> = {};
   const findings: Finding[] = [];
   const plain = { details: [], fields: {}, role: null };

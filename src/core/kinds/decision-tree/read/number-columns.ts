@@ -39,7 +39,7 @@ export function numberUses({ entries }: Reading): NumberUses {
       amounts.push({ field, atEnds: told.filter(isEnd).length / told.length, count: told.length });
   }
   // Numbers alone may be years.
-  if (uses.size === 0 && !(hasMoney && amounts.length > 1)) return uses;
+  if (uses.size === 0 && !(hasMoney && (amounts.length > 1 || isOfEnds(entries, amounts)))) return uses;
   const taken = new Set(uses.values());
   amounts.sort((a, b) => b.atEnds - a.atEnds || b.count - a.count);
   for (const { field, atEnds } of amounts) {
@@ -50,6 +50,14 @@ export function numberUses({ entries }: Reading): NumberUses {
     uses.set(field, use);
   }
   return uses;
+}
+
+/** Whether one column of money speaks of a decision by itself: it stands at ends alone, and some of it is lost, or the top asks. */
+function isOfEnds(entries: readonly ReadEntry[], amounts: readonly { field: string; atEnds: number }[]): boolean {
+  const [only] = amounts;
+  if (!only || only.atEnds < 1) return false;
+  const isLost = entries.some(({ fields }) => (parseAmount(own(fields, only.field) ?? '')?.value ?? 0) < 0);
+  return isLost || entries.some(({ parent, name }) => parent === null && name.endsWith('?'));
 }
 
 /** Whether shares below most branches that have some make 1. */
