@@ -3,9 +3,11 @@ import { foldName } from './names';
 /** What a cell looks like, whatever language it is in. */
 export type CellClass = 'number' | 'date' | 'mail' | 'code' | 'sign' | 'words' | 'text';
 
+/** Currencies by letters, the commonest of ISO 4217; other letters before figures make a code. */
+const currency =
+  '(?:\\p{Sc}|EUR|USD|GBP|CHF|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|TRY|CAD|AUD|NZD|JPY|CNY|INR|BRL|MXN|ZAR|kr\\.?|Fr\\.?|Rs\\.?)';
 /** Without its blanks. */
-const number =
-  /^[-+−(]?(?:\p{Sc}|[A-Z]{2,3}|kr\.?)?[-+−]?(?:\d|[.,]\d)[\d.,'’]*(?:%|‰|\p{Sc}|[kKM]|[A-Z]{2,3}|kr\.?)?\)?$/u;
+const number = new RegExp(`^[-+−(]?${currency}?[-+−]?(?:\\d|[.,]\\d)[\\d.,'’]*(?:[kKM]|%|‰)?${currency}?\\)?$`, 'u');
 const date = /^(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|\d{4}-\d{2})\.?$/;
 const mail = /^(?:mailto:)?[^\s@<>]+@[^\s@<>]+$|<[^\s@<>]+@[^\s@<>]+>$/;
 /** Letters and digits without blanks between words: T-07, IV/3, E12, #4. */

@@ -12,6 +12,8 @@ const least = { signed: 0.95, known: 0.5 };
 const mostTwice = 0.03;
 /** Of those before a sign no larger share stands at the top, where any stands below another; what connects ideas has many such. */
 const mostTops = 0.34;
+/** But where so many lines hold several, and nobody stands below two, they are classes, whatever stands above them. */
+const leastSeveral = 0.6;
 
 /** Lines of one before a sign and several behind it. */
 export interface SignedLines {
@@ -80,7 +82,8 @@ function hangTogether(told: Told, alone: boolean): NamedLine[] | null {
   const known = heads.filter((key) => under.has(key)).length;
   const isKnown = known >= (twice === 0 ? 1 : Math.max(1, (told.length - 1) * least.known));
   if (!(isKnown || (alone && twice === 0)) || known === told.length) return null;
-  if (known > 0 && told.length - known > Math.max(1, told.length * mostTops)) return null;
+  const isSorted = twice === 0 && told.filter(({ below }) => below.length > 1).length >= told.length * leastSeveral;
+  if (!isSorted && known > 0 && told.length - known > Math.max(1, told.length * mostTops)) return null;
   const entries = new NamedEntries();
   for (const { line, above, below } of told) for (const name of [above, ...below]) entries.add(name, line);
   told.forEach(({ line, above, below }, i) => {

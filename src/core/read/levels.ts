@@ -1,3 +1,4 @@
+import { profileOf } from './cell-shape';
 import type { Row } from './delimited';
 import { withoutRemark } from './headings';
 import type { Column } from './result';
@@ -89,7 +90,7 @@ function levelsIn({ rows, delimiter }: TableTokens): Levels | null {
     count++;
   if (count >= 2) return { rows: rows.slice(1), heading: first, count, stepped: hasSteps(rows.slice(1), count) };
   const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), 0);
-  return width >= 2 && isStaircase(rows) && (delimiter !== '\t' || jumps(rows))
+  return width >= 2 && isStaircase(rows) && hasNames(rows, width) && (delimiter !== '\t' || jumps(rows))
     ? { rows, heading: null, count: width, stepped: true }
     : null;
 }
@@ -97,6 +98,13 @@ function levelsIn({ rows, delimiter }: TableTokens): Levels | null {
 /** Whether a row begins two steps further right than the one before. Where none does, tabs may as well indent lines whose details they part. */
 const jumps = (rows: readonly Row[]): boolean =>
   rows.some((row, i) => i > 0 && begins(row) - begins(rows[i - 1]!) >= 2);
+
+/** Whether no column is one of numbers or dates, which are the names of no level. */
+const hasNames = (rows: readonly Row[], width: number): boolean =>
+  Array.from({ length: width }, (_, i) => profileOf(rows.slice(1, looked).map(({ cells }) => cells[i] ?? ''))).every(
+    ({ main, filled }) => filled < 2 || (main !== 'number' && main !== 'date'),
+  );
+const looked = 500;
 
 const begins = ({ cells }: Row): number => cells.findIndex((cell) => cell !== '');
 const hasSteps = (rows: readonly Row[], count: number): boolean =>

@@ -181,7 +181,7 @@ function fitOf(read: MapReading): Fit | null {
     graphml: 0.97,
     dot: 0.97,
     arrows: 0.8 + 0.18 * phrased,
-    adjacency: 0.8,
+    adjacency: 0.78,
     propositions: 0.78 + 0.18 * phrased,
     'phrase-outline': 0.92 * phrased,
     sentences: 0.72,

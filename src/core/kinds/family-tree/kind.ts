@@ -127,7 +127,9 @@ export const familyTree: Kind<FamilyTypes> = {
       read.structure === 'gedcom'
         ? 0.99
         : read.structure === 'parent-columns'
-          ? 0.95
+          ? couples > 0 || dated > 0.4
+            ? 0.95
+            : 0.5
           : couples > 0 && !isOfMany
             ? // An ampersand in a heading or two makes no family of a list.
               0.84 * Math.min(1, (2 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)

@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, peopleIn, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
+import { columnUseOf, commonHeadings, peopleIn, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
@@ -72,7 +72,10 @@ export const orgChart: Kind<OrgTypes> = {
     const base = { flat: 0.3, indent: 0.7 }[read.structure as string] ?? 0.9;
     // Who reports to whom is said of people, unless a heading says so of others.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
-    const isHeaded = heading !== '' && columnUseOf(heading, orgVocabulary.headings.slice(0, 2)) === 'parent';
+    const isHeaded =
+      heading !== '' &&
+      columnUseOf(heading, orgVocabulary.headings.slice(0, 2)) === 'parent' &&
+      columnUseOf(heading, commonHeadings) !== 'parent';
     const strength = base * (isHeaded || read.structure === 'flat' ? 1 : 0.6 + 0.4 * peopleIn(read));
     const flat = read.structure === 'flat';
     return {

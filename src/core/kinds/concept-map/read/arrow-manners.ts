@@ -3,6 +3,7 @@ import { arrowLine, type ToldProposition } from './grammar';
 
 const arrow = /\s(?:-{1,3}>|=>|~>|>>|→|⟶|➔|➝|⇒|⟹)\s/gu;
 const mostly = 0.9;
+const leastShared = 0.5;
 const fewestLines = 3;
 const looked = 2000;
 const longest = 2000;
@@ -45,6 +46,17 @@ function after(line: string, parted: (typeof behind)[number]): ToldProposition |
   return parts ? { from: told!.from, phrase: parts[1].trim(), to: [plain(parts[0])] } : null;
 }
 
+/** Lines of which most begin with two steps like another: ways from the top, whose middle is no phrase. */
+function areWays(lines: readonly string[]): boolean {
+  const begins = lines.flatMap((line) => {
+    const steps = line.length < longest ? line.split(arrow) : [];
+    return steps.length > 2 ? [`${steps[0]!.trim()}\n${steps[1]!.trim()}`] : [];
+  });
+  const counts = new Map<string, number>();
+  for (const begin of begins) counts.set(begin, (counts.get(begin) ?? 0) + 1);
+  return begins.filter((begin) => counts.get(begin)! > 1).length > begins.length * leastShared;
+}
+
 /** How the lines of a list tell propositions: as each line says for itself, or in a manner that nearly all of them have. O(characters). */
 export function arrowReader(source: readonly string[]): (line: string) => ToldProposition | null {
   const lines = source
@@ -54,7 +66,10 @@ export function arrowReader(source: readonly string[]): (line: string) => ToldPr
     .map(withoutMarks);
   const usual = (line: string): ToldProposition | null => backward(line) ?? arrowLine(line);
   if (lines.length < fewestLines) return usual;
-  for (const manner of [between, ...behind.map((sign) => (line: string) => after(line, sign))])
+  for (const manner of [
+    ...(areWays(lines) ? [] : [between]),
+    ...behind.map((sign) => (line: string) => after(line, sign)),
+  ])
     if (lines.filter((line) => line.length < longest && manner(line) !== null).length >= lines.length * mostly)
       return (line) => (line.length < longest ? manner(line) : null) ?? usual(line);
   return usual;

@@ -58,7 +58,7 @@ export function readCouplets(tokens: ListTokens): DecisionReading | null {
   if ([...couplets.values()].every((list) => list.length < 2)) return null;
   // Dashes stand in many lists; here the numbers at the ends of lines are those at the beginnings of others.
   const led = leads.filter(({ target }) => couplets.has(target)).length;
-  const byDots = filled.filter(({ source }) => dots.test(source)).length;
+  const byDots = filled.filter(({ source }) => dots.test(source.replaceAll('\t', ' '))).length;
   if (led === 0 && byDots < leads.length) return null;
   const facts: Record<string, BranchFacts> = {};
   const findings: Finding[] = [];

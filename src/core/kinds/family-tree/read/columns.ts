@@ -23,6 +23,7 @@ export interface FamilyColumns {
 
 const least = { found: 0.5, mutual: 0.5, together: 0.5 };
 const mostShared = 0.1;
+const mostMany = 0.1;
 /** With fewer rows, or fewer cells that name somebody, chance may tell as much. */
 const fewestRows = 4;
 const fewestNamed = 3;
@@ -137,7 +138,9 @@ function namingOf(
     return rows;
   });
   const own = to.filter((rows, row) => rows.includes(row)).length;
-  return filled > 0 && found >= Math.max(1, filled * least.found) && own <= found * 0.2
+  // Nobody has more than two parents, and few more partners.
+  const many = to.filter((rows) => rows.length > 2).length;
+  return filled > 0 && many <= filled * mostMany && found >= Math.max(1, filled * least.found) && own <= found * 0.2
     ? { column, to, filled, several }
     : null;
 }

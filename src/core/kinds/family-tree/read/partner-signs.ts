@@ -22,8 +22,9 @@ export function partnerSigns(lines: readonly string[]): PartnerSigns {
     if (isSign(words[0]!) && words.length > 1) begin.set(words[0]!, (begin.get(words[0]!) ?? 0) + 1);
     words.slice(1, -1).forEach((word) => isSign(word) && within.set(word, (within.get(word) ?? 0) + 1));
   }
-  const used = signs.filter((sign) => begin.has(sign) || within.has(sign));
-  const beginning = used.filter((sign) => (begin.get(sign) ?? 0) < lines.length * bulletShare);
+  const bullets = bulletsOf(lines);
+  const used = signs.filter((sign) => (begin.has(sign) && !bullets.has(sign)) || within.has(sign));
+  const beginning = used.filter((sign) => !bullets.has(sign) && (begin.get(sign) ?? 0) < lines.length * bulletShare);
   const wordsOf = (line: string): string[] => line.trim().split(/\s+/);
   return {
     beside: used.some((sign) => within.has(sign)),
@@ -40,4 +41,18 @@ export function partnerSigns(lines: readonly string[]): PartnerSigns {
       return (beginning as readonly string[]).includes(first!) && rest.length > 0 ? rest.join(' ') : null;
     },
   };
+}
+
+/** Signs at the beginnings of lines, of which each has an indent of its own: bullets. None where fewer than three signs are so, or partners stand at several. */
+function bulletsOf(lines: readonly string[]): ReadonlySet<string> {
+  const indents = new Map<string, Set<number>>();
+  let signed = 0;
+  for (const line of lines) {
+    const told = /^(\s*)([-+*•▪◦‣–—·○●■□►>o])\s+\S/u.exec(line);
+    if (!told) continue;
+    signed++;
+    indents.set(told[2]!, (indents.get(told[2]!) ?? new Set()).add(told[1]!.length));
+  }
+  const isEach = indents.size >= 3 && [...indents.values()].every((own) => own.size === 1);
+  return isEach && signed >= lines.length * bulletShare ? new Set(indents.keys()) : new Set();
 }

@@ -85,11 +85,20 @@ function listsIn(cells: readonly string[]): string[][] | null {
 function setsIn(lists: readonly string[][], items: readonly string[], use: string | null): string[] | null {
   const sets = distinct(lists.flat());
   const filled = lists.filter((list) => list.length > 0).length;
-  if (sets.length < 2 || sets.length > mostSets || filled <= sets.length) return null;
+  if (sets.length < 2 || sets.length > mostSets || filled <= sets.length || areWays(lists)) return null;
   const keys = new Set(sets.map(foldName));
   const named = items.filter((item) => keys.has(foldName(item))).length;
   const isOfSuperiors = ['parent', 'alsoUnder'].includes(use ?? '');
   return named > (isOfSuperiors ? 0 : sets.length / 2) ? null : sets;
+}
+
+/** Whether lists are ways from the top: longer ones begin with the whole of others, all with the same. */
+function areWays(lists: readonly string[][]): boolean {
+  const filled = lists.filter((list) => list.length > 0).map((list) => list.map(foldName));
+  const known = new Set(filled.map((list) => list.join('\n')));
+  const long = filled.filter((list) => list.length > 1);
+  const first = filled[0]?.[0];
+  return filled.every((list) => list[0] === first) && long.every((list) => known.has(list.slice(0, -1).join('\n')));
 }
 
 export function distinct(names: readonly string[]): string[] {
