@@ -115,7 +115,10 @@ function byCells(rows: readonly Row[], heading: number): boolean {
 function namesNobody(rows: readonly Row[], best: Reference | undefined): boolean {
   if (!best || best.filled < 3 || best.to[0] !== -1 || best.to.includes(0)) return false;
   const first = rows[0]!.cells[best.column] ?? '';
+  // What stands over a column does not come again in it.
+  const again = rows.slice(1, looked).some(({ cells }) => foldName(cells[best.column] ?? '') === foldName(first));
   return (
+    !again &&
     !saysNothing(first) &&
     foldName(first) !== foldName(rows[0]!.cells[best.key[0]!] ?? '') &&
     best.found >= (best.filled - 1) * 0.7

@@ -2,7 +2,15 @@ export type { ReadCode } from './codes';
 export { decodeList, type Decoded } from './decode';
 export { guarded, parseDelimited, type Delimiter, type Row } from './delimited';
 export { atWord, fieldsOf, inPieces, withinLimits } from './fit';
-export { columnUseOf, commonHeadings, fieldPrefix, trayHeading, type ColumnUse, type Headings } from './headings';
+export {
+  columnUseOf,
+  commonHeadings,
+  withoutRemark,
+  fieldPrefix,
+  trayHeading,
+  type ColumnUse,
+  type Headings,
+} from './headings';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
 export { NameIndex } from './name-index';
 export { foldName, isNear, isSumName } from './names';

@@ -17,9 +17,10 @@ export interface Paths {
   readonly ways: readonly (readonly string[])[];
 }
 
-/** Whether cells without a sign between steps are steps of the others. */
-function areSteps(cells: readonly string[], sign: string): boolean {
+/** Whether cells without a sign between steps are steps of the others, or rows. */
+function areSteps(cells: readonly string[], sign: string, names: readonly string[] | null): boolean {
   const steps = new Set(cells.flatMap((cell) => (cell.includes(sign) ? partsOf(cell, sign).map(foldName) : [])));
+  for (const name of names ?? []) steps.add(foldName(name));
   return cells.every((cell) => cell === '' || cell.includes(sign) || steps.has(foldName(cell)));
 }
 
@@ -33,14 +34,15 @@ export function findPaths(
   body: readonly (readonly string[])[],
   names: readonly string[] | null,
   columns: readonly number[],
+  { among = signs, known: leastKnown = least.known }: { among?: readonly string[]; known?: number } = {},
 ): Paths | null {
   let best: { paths: Paths; share: number } | null = null;
   for (const column of columns)
-    for (const sign of signs) {
+    for (const sign of among) {
       const cells = body.map((row) => row[column] ?? '');
       const filled = cells.filter((cell) => cell !== '').length;
       const parted = cells.filter((cell) => cell.includes(sign)).length;
-      if (parted < 2 || (parted < filled * least.parted && !areSteps(cells, sign))) continue;
+      if (parted < 2 || (parted < filled * least.parted && !areSteps(cells, sign, names))) continue;
       const steps = cells.map((cell) => partsOf(cell, sign));
       const own =
         names && steps.filter((way, i) => way.length > 0 && foldName(way.at(-1)!) === foldName(names[i]!)).length;
@@ -51,13 +53,57 @@ export function findPaths(
       const found = below.filter((way) => known.has(keyOf(way.slice(0, -1)))).length;
       const share = below.length === 0 ? 0 : found / below.length;
       if (
-        share >= least.known &&
+        share >= leastKnown &&
         new Set(ways.map((way) => way.length)).size > 1 &&
         (best === null || share > best.share)
       )
         best = { paths: { column, ways }, share };
     }
   return best?.paths ?? null;
+}
+
+/** Fewer ways of several steps may be so by chance. */
+const fewestLong = 3;
+
+/** Whether no two rows have one way; sets in common are told by several. */
+const areDifferent = (found: Paths | null): boolean =>
+  found !== null &&
+  found.ways.filter((way) => way.length > 1).length >= fewestLong &&
+  new Set(found.ways.map(keyOf)).size >= found.ways.length * 0.95;
+
+const mostColumns = 8;
+const looked = 300;
+/** Signs that hardly stand in names and numbers. */
+const plain = [...apart, '\\', '>', '»', '::', '→', '/', '|'];
+
+/** Whether some column of a table tells the ways to its rows, so that its parts are neither sets nor parents. O(columns² × rows looked at). */
+export function hasWays(body: readonly (readonly string[])[]): boolean {
+  const rows = body.slice(0, looked);
+  const width = Math.min(
+    mostColumns,
+    rows.reduce((most, cells) => Math.max(most, cells.length), 0),
+  );
+  const columns = Array.from({ length: width }, (_, i) => i);
+  const ways = columns.filter((i) => rows.some((cells) => plain.some((sign) => cells[i]?.includes(sign))));
+  const how = { among: plain, known: 0.8 };
+  const areLong = (found: Paths | null): boolean =>
+    found !== null && found.ways.filter((way) => way.length > 2).length >= fewestLong;
+  return ways.some(
+    (i) =>
+      areDifferent(findPaths(rows, null, [i], how)) ||
+      columns.some(
+        (k) =>
+          k !== i &&
+          areLong(
+            findPaths(
+              rows,
+              rows.map((cells) => cells[k] ?? ''),
+              [i],
+              how,
+            ),
+          ),
+      ),
+  );
 }
 
 /** By way: its number in the list of all ways, and the number of the way above; ways that nobody told are made where they are missing. */

@@ -27,6 +27,8 @@ export function tableParts(all: readonly Row[], headings: Headings): TableParts 
   const [first] = told;
   if (!first || told.length < 2) return { rows: told, heading: 0, aside };
   const heading = headingBits(first, told.slice(1, looked + 1), headings);
+  // Our own tables have a column for what found no place, and nothing beside their rows.
+  if (first.cells.some((cell) => columnUseOf(cell, headings) === 'tray')) return { rows: told, heading, aside };
   const odd = new OddRows(first, told.slice(1));
   const rows = told.filter((row, i) => {
     if (i === 0) return true;
@@ -314,16 +316,26 @@ class OddRows {
       const own = this.columns[at]!.counts;
       others = this.columns.flatMap((column, i) => {
         if (i === at || column.distinct === 0) return [];
-        const keys = [...column.counts.keys()];
+        // A way names the row where it begins.
+        const keys = [...new Set([...column.counts.keys()].map(firstStep))];
         const found = keys.filter((key) => own.has(key)).length;
         const alone = keys.filter((key) => !own.has(key) && this.alone.has(`${at} ${key}`)).length;
-        return found > 0 && found + alone >= column.distinct * 0.5 ? [i] : [];
+        return found > 0 && found + alone >= keys.length * 0.5 ? [i] : [];
       });
       this.referred.set(at, others);
     }
     const key = foldName(cell);
-    return others.some((i) => this.columns[i]!.counts.has(key));
+    return others.some(
+      (i) =>
+        this.columns[i]!.counts.has(key) || [...this.columns[i]!.counts.keys()].some((told) => firstStep(told) === key),
+    );
   }
+}
+
+/** What stands before the first sign of a way. */
+function firstStep(way: string): string {
+  const at = way.search(/[/>»→\\|›]|::/u);
+  return at > 0 ? way.slice(0, at).replace(/-$/, '').trim() : way;
 }
 
 /** Where more rows than this share stand alone, that is how the table is. */

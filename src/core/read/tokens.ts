@@ -1,3 +1,4 @@
+import { hasWays } from './paths';
 import { keepable, limits, type Finding } from '../model';
 import { readFinding } from './codes';
 import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
@@ -36,6 +37,7 @@ export class ListTokens {
   private outlined: OutlineTokens | null = null;
   private split: readonly string[] | null = null;
   private kept: ListTokens['filled'] | null = null;
+  private ways: boolean | null = null;
 
   /** `headings`: those that any kind knows, to tell a heading row by. */
   constructor(
@@ -81,6 +83,11 @@ export class ListTokens {
   }
   useOf(cell: string): ColumnUse | null {
     return columnUseOf(cell, this.headings);
+  }
+
+  /** Whether a column of the table tells the ways to its rows. */
+  get hasWays(): boolean {
+    return (this.ways ??= this.table !== null && hasWays(this.table.rows.slice(1).map(({ cells }) => cells)));
   }
 
   /** Lines without anything between the first and the last that has text. */

@@ -18,9 +18,6 @@ export const mapHeadings: Headings = [
     'to',
     /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|ziel|nach|zu|vers|arrivee?|arrivo|destino|doel|naar|till?|mal|hacia|para|do|k)$/,
   ],
-  // Whatever ideas are called, the first is an end and the second the other.
-  ['from', /^[\p{L}\s]{2,30} 1$/u],
-  ['to', /^[\p{L}\s]{2,30} 2$/u],
   ['role', /^(kind|role|type)$/],
   ...commonHeadings,
 ];

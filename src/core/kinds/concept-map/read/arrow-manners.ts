@@ -54,7 +54,7 @@ function areWays(lines: readonly string[]): boolean {
   });
   const counts = new Map<string, number>();
   for (const begin of begins) counts.set(begin, (counts.get(begin) ?? 0) + 1);
-  return begins.filter((begin) => counts.get(begin)! > 1).length > begins.length * leastShared;
+  return counts.size > 1 && begins.filter((begin) => counts.get(begin)! > 1).length > begins.length * leastShared;
 }
 
 /** How the lines of a list tell propositions: as each line says for itself, or in a manner that nearly all of them have. O(characters). */

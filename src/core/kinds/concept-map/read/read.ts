@@ -19,7 +19,8 @@ export function readMap(tokens: ListTokens, choices: ReadChoices = {}): MapReadi
   if (table && columns?.header) return readPropositions(tokens, table, columns, choices);
   const listed = adjacencyOf(tokens);
   if (listed) return readAdjacency(tokens, listed, choices);
-  if (isArrowList(tokens) && !arrowsAreBelow(tokens)) return readArrows(tokens, choices);
+  const isOfWays = choices.structure === undefined && choices.columns === undefined && tokens.hasWays;
+  if (!isOfWays && isArrowList(tokens) && !arrowsAreBelow(tokens)) return readArrows(tokens, choices);
   if (table && columns) return readPropositions(tokens, table, columns, choices);
   const indented = tokens.outline.lines.some(({ indent }) => indent > 0);
   return (indented ? null : readSentences(tokens, choices)) ?? readMapOutline(tokens, choices);

@@ -1,5 +1,6 @@
 import { finding, limits, own, type Finding } from '../../../model';
 import {
+  fieldsOf,
   foldName,
   NameIndex,
   nothingRead,
@@ -125,7 +126,11 @@ export class MapMaker {
     this.entries[at] = {
       ...before,
       details: [...before.details, ...(patch.details ?? []).filter((one) => !before.details.includes(one))],
-      fields: { ...before.fields, ...patch.fields },
+      // A second value under one heading is a field of its own.
+      fields: fieldsOf([
+        ...Object.entries(before.fields),
+        ...Object.entries(patch.fields ?? {}).filter(([heading, value]) => own(before.fields, heading) !== value),
+      ]),
       role: patch.role ?? before.role,
     };
   }

@@ -2,9 +2,11 @@ import {
   asideTrayed,
   columnUseOf,
   fieldsOf,
+  foldName,
   onlyCount,
   openQuoteFinding,
   trayed,
+  withoutRemark,
   type Column,
   type ListTokens,
   type ReadChoices,
@@ -19,11 +21,32 @@ interface Told {
   readonly header: boolean;
 }
 
+/** Whatever ideas are called, "Notion 1" and "Notion 2" are an end and the other, where nothing is told of either and there is no third. */
+function numbered(head: readonly string[], uses: readonly (string | null)[]): readonly (string | null)[] {
+  const told = head.map((cell) => /^(\D{2,30}) (\d)$/u.exec(foldName(withoutRemark(cell))));
+  const [first, second] = ['1', '2'].map((number) => told.findIndex((one) => one?.[2] === number)) as [number, number];
+  const others = told.filter((one) => one !== null).length;
+  const isPair = first >= 0 && second >= 0 && others === 2 && told[first]![1] === told[second]![1];
+  const isAlone = others === 1 && (uses.includes('from') || uses.includes('to') || uses.includes('phrase'));
+  return uses.map((use, i) =>
+    use === null && (isPair || isAlone) && told[i]
+      ? told[i][2] === '1'
+        ? 'from'
+        : told[i][2] === '2'
+          ? 'to'
+          : null
+      : use,
+  );
+}
+
 /** What the columns of a table are, where it holds propositions; null where it does not. */
 export function propositionColumns(table: TableTokens, choices: ReadChoices = {}): Told | null {
   const { rows } = table;
   const head = rows[0]?.cells ?? [];
-  const uses = head.map((cell) => columnUseOf(cell, mapHeadings));
+  const uses = numbered(
+    head,
+    head.map((cell) => columnUseOf(cell, mapHeadings)),
+  );
   const at = (use: string) => uses.indexOf(use);
   // "Idea, Linking phrase, Idea": the second column of one heading is the other end.
   const second = at('from') >= 0 && at('to') < 0 ? uses.indexOf('from', at('from') + 1) : -1;

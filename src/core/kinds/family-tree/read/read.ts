@@ -13,7 +13,9 @@ export function readFamily(tokens: ListTokens, choices: ReadChoices = {}): Famil
   if (tokens.refusal) return { ...nothingOfFamily, findings: [tokens.refusal] };
   if (isGedcom(tokens.text)) return readGedcom(tokens.text);
   const { table } = tokens;
-  const told = table && choices.structure !== 'outline' ? familyColumns(table, choices) : null;
+  const isOpen = choices.structure === undefined && choices.columns === undefined;
+  const isOfWays = isOpen && tokens.hasWays;
+  const told = table && choices.structure !== 'outline' && !isOfWays ? familyColumns(table, choices) : null;
   if (table && told) return readFamilyTable(tokens, table, told, choices);
   if (table && choices.structure === 'table')
     return readFamilyTable(tokens, table, headedColumns(table, choices), choices);

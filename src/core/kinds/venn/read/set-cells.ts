@@ -77,8 +77,14 @@ export function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): 
 function listsIn(cells: readonly string[]): string[][] | null {
   // A short word between the names, "and" in any language.
   const word = jointWord(cells);
-  const lists = cells.map((cell) => splitSets(cell).flatMap((part) => partsOf(part, word)));
-  return lists.some((list) => list.length > 1) ? lists : null;
+  const plain = cells.map(splitSets);
+  const lists = plain.map((list) => list.flatMap((part) => partsOf(part, word)));
+  // What a word parts stands by itself elsewhere too; else it is one name with such a word in it.
+  const alone = new Set(plain.flat().map(foldName));
+  const parted = plain.flatMap((list, i) => (lists[i]!.length > list.length ? lists[i]! : []));
+  const isParted = parted.filter((name) => alone.has(foldName(name))).length >= parted.length * 0.5;
+  const told = isParted ? lists : plain;
+  return told.some((list) => list.length > 1) ? told : null;
 }
 
 /** The sets that lists name: few, each more than once, and none of the items; under a heading that speaks of superiors nobody of the list. */

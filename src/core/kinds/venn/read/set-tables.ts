@@ -62,14 +62,21 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
   };
 }
 
-/** Rows in which marks have no blanks around. */
-const withPlainMarks = (rows: readonly Row[]): readonly Row[] =>
-  rows.map(({ line, cells }) => ({
+/** Rows in which the marks of a column of nothing else have no blanks around. */
+function withPlainMarks(rows: readonly Row[]): readonly Row[] {
+  const width = rows[0]?.cells.length ?? 0;
+  const isOfMarks = Array.from({ length: width }, (_, i) => {
+    const cells = rows.slice(1, looked).map(({ cells: own }) => (own[i] ?? '').trim());
+    const isName = columnUseOf(rows[0]!.cells[i] ?? '', setHeadings) === 'name';
+    return !isName && cells.some((cell) => yes.test(cell)) && cells.every((cell) => isMark(cell));
+  });
+  return rows.map(({ line, cells }) => ({
     line,
-    cells: cells.map((cell) =>
-      cell.length < 12 && [yes, no, unsure].some((sort) => sort.test(cell.trim())) ? cell.trim() : cell,
-    ),
+    cells: cells.map((cell, i) => (isOfMarks[i] && isMark(cell.trim()) ? cell.trim() : cell)),
   }));
+}
+
+const isMark = (cell: string): boolean => cell.length < 12 && [yes, no, unsure].some((sort) => sort.test(cell));
 
 /** Rows in which a cross beside ticks is no mark. */
 function withoutCrosses(rows: readonly Row[]): readonly Row[] {

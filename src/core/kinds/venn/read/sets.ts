@@ -64,6 +64,8 @@ function tellSets(tokens: ListTokens, choices: ReadChoices): SetList | null {
   // A first line that names the sets leaves nothing to be weighed.
   if (setsNamedBy(tokens.source.find((line) => line.trim() !== '') ?? '')) return fromLines(tokens);
   const { table: cells } = tokens;
+  const isOpen = choices.structure === undefined && choices.columns === undefined;
+  if (isOpen && tokens.hasWays) return null;
   const table = cells && choices.structure !== 'outline' ? fromTable(tokens, cells, choices) : null;
   if (choices.structure === 'table' || table?.told === 'set-marks') return table;
   // Commas between the sets of a line are no columns where lines name their item before a colon.
