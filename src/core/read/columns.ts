@@ -2,6 +2,7 @@ import { classOf, isAmount, profileOf, saysNothing } from './cell-shape';
 import type { Row } from './delimited';
 import { columnUseOf, fieldPrefix, type ColumnUse } from './headings';
 import { foldName } from './names';
+import { standsOverWays } from './paths';
 import { findReferences, type Reference } from './references';
 import type { Column, ReadChoices } from './result';
 import { partsOf } from './several';
@@ -108,7 +109,11 @@ export function findColumns(
 /** Whether its cells make the first row a heading: nobody is under it, and it is unlike those below, or it names nobody where others do. */
 function byCells(rows: readonly Row[], heading: number): boolean {
   const [best] = findReferences(rows.map(({ cells }) => cells));
-  return (heading > leastForHeading && !best?.to.includes(0)) || namesNobody(rows, best);
+  return (
+    (heading > leastForHeading && !best?.to.includes(0)) ||
+    namesNobody(rows, best) ||
+    standsOverWays(rows.slice(0, looked).map(({ cells }) => cells))
+  );
 }
 
 /** Whether the first row, and hardly any other, names something that stands in no row, and is named by none. */

@@ -76,34 +76,36 @@ const looked = 300;
 /** Signs that hardly stand in names and numbers. */
 const plain = [...apart, '\\', '>', '»', '::', '→', '/', '|'];
 
-/** Whether some column of a table tells the ways to its rows, so that its parts are neither sets nor parents. O(columns² × rows looked at). */
-export function hasWays(body: readonly (readonly string[])[]): boolean {
+/** The ways that some column of a table tells to its rows; null where none does. Looks at a sample. O(columns² × rows looked at). */
+function waysIn(body: readonly (readonly string[])[]): Paths | null {
   const rows = body.slice(0, looked);
   const width = Math.min(
     mostColumns,
     rows.reduce((most, cells) => Math.max(most, cells.length), 0),
   );
   const columns = Array.from({ length: width }, (_, i) => i);
-  const ways = columns.filter((i) => rows.some((cells) => plain.some((sign) => cells[i]?.includes(sign))));
   const how = { among: plain, known: 0.8 };
-  const areLong = (found: Paths | null): boolean =>
-    found !== null && found.ways.filter((way) => way.length > 2).length >= fewestLong;
-  return ways.some(
-    (i) =>
-      areDifferent(findPaths(rows, null, [i], how)) ||
-      columns.some(
-        (k) =>
-          k !== i &&
-          areLong(
-            findPaths(
-              rows,
-              rows.map((cells) => cells[k] ?? ''),
-              [i],
-              how,
-            ),
-          ),
-      ),
-  );
+  for (const way of columns) {
+    if (!rows.some((cells) => plain.some((sign) => cells[way]?.includes(sign)))) continue;
+    const alone = findPaths(rows, null, [way], how);
+    if (areDifferent(alone)) return alone;
+    for (const name of columns) {
+      const names = rows.map((cells) => cells[name] ?? '');
+      const found = name === way ? null : findPaths(rows, names, [way], how);
+      if (found && found.ways.filter((steps) => steps.length > 2).length >= fewestLong) return found;
+    }
+  }
+  return null;
+}
+
+/** Whether some column of a table tells the ways to its rows, so that its parts are neither sets nor parents. */
+export const hasWays = (body: readonly (readonly string[])[]): boolean => waysIn(body) !== null;
+
+/** Whether the first of the rows stands over a column of ways: what it says there is no step of any. */
+export function standsOverWays(rows: readonly (readonly string[])[]): boolean {
+  const found = waysIn(rows.slice(1));
+  const over = foldName(rows[0]?.[found?.column ?? 0] ?? '');
+  return found !== null && over !== '' && !found.ways.some((steps) => steps.some((step) => foldName(step) === over));
 }
 
 /** By way: its number in the list of all ways, and the number of the way above; ways that nobody told are made where they are missing. */

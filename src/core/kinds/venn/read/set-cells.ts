@@ -38,17 +38,19 @@ export function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): 
   const width = Math.min(mostColumns, head.cells.length);
   const cells = Array.from({ length: width }, (_, i) => body.map((row) => row.cells[i] ?? ''));
   const profiles = cells.map(profileOf);
-  const name = profiles.reduce(
-    (best, { main, filled, distinct: different }, i) =>
-      main === 'words' && different >= filled * leastDifferent && different > (profiles[best]?.distinct ?? 0)
-        ? i
-        : best,
-    -1,
-  );
-  if (name < 0) return null;
+  const all = cells.map(listsIn);
+  const several = all.map((lists) => lists?.filter((list) => list.length > 1).length ?? 0);
+  // Names hardly come again, and are no lists; of such columns the first with most.
+  const [name] = profiles
+    .flatMap(({ main, filled, distinct: different }, i) =>
+      main === 'words' && different >= filled * leastDifferent ? [{ i, different }] : [],
+    )
+    .sort((a, b) => several[a.i]! - several[b.i]! || b.different - a.different || a.i - b.i)
+    .map(({ i }) => i);
+  if (name === undefined) return null;
   for (let at = 0; at < width; at++) {
     if (at === name) continue;
-    const lists = listsIn(cells[at]!);
+    const lists = all[at];
     const found = lists && setsIn(lists, cells[name]!, tokens.useOf(head.cells[at] ?? ''));
     if (!found) continue;
     const nameless = body.filter((row) => (row.cells[name] ?? '') === '' && row.cells.some((cell) => cell !== ''));
