@@ -242,9 +242,9 @@ test('two windows sort one diagram', async ({ desk: page, context }) => {
   await other.goto(page.url());
   await expect(cell(other, 'dunlin', 'mudflat')).toBeChecked();
   await cell(page, 'dunlin', 'open water').check();
-  await expect(cell(other, 'dunlin', 'open water')).toBeChecked({ timeout: 1000 });
+  await expect(cell(other, 'dunlin', 'open water')).toBeChecked();
   await cell(other, 'skylark', 'mudflat').check();
-  await expect(cell(page, 'skylark', 'mudflat')).toBeChecked({ timeout: 1000 });
+  await expect(cell(page, 'skylark', 'mudflat')).toBeChecked();
 });
 
 test('a set is added, filled, styled, removed, and brought back', async ({ desk: page }) => {

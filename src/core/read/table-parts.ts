@@ -30,12 +30,11 @@ export function tableParts(all: readonly Row[], headings: Headings): TableParts 
   // Our own tables have a column for what found no place, and nothing beside their rows.
   if (first.cells.some((cell) => columnUseOf(cell, headings) === 'tray')) return { rows: told, heading, aside };
   const odd = new OddRows(first, told.slice(1));
-  const rows = told.filter((row, i) => {
-    if (i === 0) return true;
-    const why = odd.why(row);
-    if (why !== null) aside.push({ row, why });
-    return why === null;
-  });
+  const why = told.map((row, i) => (i === 0 ? null : odd.why(row)));
+  // Behind the last of the others there is no group to be the head of.
+  for (let i = told.length - 1; i > 0 && why[i] !== null; i--) if (why[i] === isHeadOfGroup) why[i] = null;
+  told.forEach((row, i) => why[i] !== null && aside.push({ row, why: why[i]! }));
+  const rows = told.filter((_, i) => why[i] === null);
   return { rows, heading, aside: aside.sort((a, b) => a.row.line - b.row.line) };
 }
 

@@ -112,7 +112,8 @@ export const familyTree: Kind<FamilyTypes> = {
     if (read.entries.length === 0) return null;
     const nameOf = new Map(read.entries.map(({ id, name }) => [id, name]));
     // "Food & stalls" is no couple: names of persons begin large, where a script has large letters.
-    const isNamed = (id: string): boolean => !/^\p{Ll}/u.test(nameOf.get(id) ?? '');
+    // Nor is one with several names in it.
+    const isNamed = (id: string): boolean => !/^\p{Ll}|[;|]|,.*,|\s\/\s/u.test(nameOf.get(id) ?? '');
     const couples = read.unions.filter(({ partners }) => partners.length === 2 && partners.every(isNamed)).length;
     const dated = Object.keys(read.people).length / read.entries.length;
     // Who is the partner of several others, and nobody's child or parent, is rather what they have in common.

@@ -77,15 +77,10 @@ export function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): 
 
 /** The names that each cell lists; null where no cell has several. */
 function listsIn(cells: readonly string[]): string[][] | null {
-  // A short word between the names, "and" in any language.
-  const word = jointWord(cells);
   const plain = cells.map(splitSets);
-  const lists = plain.map((list) => list.flatMap((part) => partsOf(part, word)));
-  // What a word parts stands by itself elsewhere too; else it is one name with such a word in it.
-  const alone = new Set(plain.flat().map(foldName));
-  const parted = plain.flatMap((list, i) => (lists[i]!.length > list.length ? lists[i]! : []));
-  const isParted = parted.filter((name) => alone.has(foldName(name))).length >= parted.length * 0.5;
-  const told = isParted ? lists : plain;
+  // A short word between the names, "and" in any language.
+  const word = jointWord(plain.flat());
+  const told = word === null ? plain : plain.map((list) => list.flatMap((part) => partsOf(part, word)));
   return told.some((list) => list.length > 1) ? told : null;
 }
 

@@ -58,10 +58,23 @@ function jointWords(lists: readonly string[]): [word: string, count: number][] {
   return [...counts].sort((a, b) => b[1] - a[1]);
 }
 
-/** The short word that stands between names in several lists; null where none does. */
+const leastApart = 0.5;
+
+/**
+ * The short word that stands between names in lists: what it parts comes again by itself or with others. Null where it is but a word within names, as in "Isle
+ * of Ness". O(characters × words tried).
+ */
 export function jointWord(lists: readonly string[]): string | null {
-  const [best] = jointWords(lists);
-  return best && best[1] >= 2 ? best[0] : null;
+  const values = [...new Set(lists)];
+  for (const [word] of jointWords(lists).slice(0, mostWords)) {
+    const times = new Map<string, number>();
+    for (const value of values)
+      for (const key of new Set(partsOf(value, word).map(foldName))) times.set(key, (times.get(key) ?? 0) + 1);
+    const parts = new Set(values.flatMap((value) => (value.includes(word) ? partsOf(value, word).map(foldName) : [])));
+    const apart = [...parts].filter((part) => times.get(part)! > 1).length;
+    if (parts.size > 1 && apart >= parts.size * leastApart) return word;
+  }
+  return null;
 }
 
 const distinct = (names: readonly string[]): string[] => [
