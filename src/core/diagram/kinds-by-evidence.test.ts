@@ -54,6 +54,13 @@ describe('phrases between ideas', () => {
     expect(best(list)).toBe('concept-map');
     expect(propositions(list)).toEqual(['tide qumerat silt', 'tide vorelat crab', 'silt nodulat tide']);
   });
+  it('keep the heading above them when a column is said to be something else', () => {
+    const list = 'Zolt;Fremp;Nid\ntide;silt;qumerat\ntide;crab;vorelat\nsilt;tide;nodulat';
+    const turned = { 0: 'to', 1: 'from', 2: 'phrase' };
+    const { entries, header } = kindOf('concept-map').read(tokensOf(list), { columns: turned });
+    expect(header).toBe(true);
+    expect(entries.map(({ name }) => name)).toEqual(['silt', 'tide', 'crab']);
+  });
   it('are none in the middle of ways from the top', () => {
     const list = 'Mire → Bog → Peat\nMire → Bog → Moss\nMire → Fen → Reed\nMire → Fen → Rush';
     expect(best(list)).toBe('topic-tree');

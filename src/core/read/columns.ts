@@ -19,9 +19,9 @@ export interface Columns {
   readonly expected: number;
   /** Columns of a name in two parts, or null. */
   readonly twoPart: { readonly first: number; readonly last: number } | null;
-  /** Two columns that both name what rows stand under, and differ in these rows (of those below the heading); null where one is plain. */
   /** Whether cells of the column of superiors name rows. */
   readonly borneOut: boolean;
+  /** Two columns that both name what rows stand under, and differ in these rows (of those below the heading); null where one is plain. */
   readonly rivals: { readonly columns: readonly [number, number]; readonly rows: readonly number[] } | null;
 }
 

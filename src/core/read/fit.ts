@@ -79,10 +79,14 @@ export function inPieces(item: Reading['notPlaced'][number]): Reading['notPlaced
 /** Fields by heading: a second column of one heading is numbered, and an empty or impossible heading is named by its place. */
 export function fieldsOf(given: readonly (readonly [heading: string, value: string])[]): Record<string, string> {
   const fields = new Map<string, string>();
+  // Of each heading the number from which on none is taken yet.
+  const next = new Map<string, number>();
   for (const [heading, value] of given) {
     const plain = heading.replace(/^__proto__$/, 'proto__') || 'Field';
     let name = plain;
-    for (let n = 2; fields.has(name); n++) name = `${beginning(plain, headingLength - 6)} (${n})`;
+    let n = next.get(plain) ?? 2;
+    for (; fields.has(name); n++) name = `${beginning(plain, headingLength - 6)} (${n})`;
+    next.set(plain, n);
     fields.set(name, value);
   }
   return Object.fromEntries(fields);

@@ -21,7 +21,7 @@ export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
 export { peopleIn, personShare, repeatedShare, senseOf } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
-export { signedLines, type SignedLines } from './class-lines';
+export type { SignedLines } from './signed-lines';
 export { namesOf, partsOf, waysToPart } from './several';
 export { isReadWhole, leastForHeading } from './table-parts';
 export { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';

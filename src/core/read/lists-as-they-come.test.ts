@@ -283,6 +283,10 @@ describe('long lists are read in time that grows with their length', () => {
       'sentences of many wordings',
       lines(9000, (i) => `${word(i)} ${i % 2 ? 'sees over' : `a${word(i)}b`} ${word((i >> 1) + 1)}`),
     ],
+    [
+      'one idea that every line tells more of',
+      `Idea;Linking phrase;Linked idea;Remark\n${lines(12_000, (i) => `hub;leads to;${word(i)};${word(i + 3)} x`)}`,
+    ],
     ['a wide table', lines(40, (i) => Array.from({ length: 1500 }, (_, k) => `${word(i * 1500 + k)} x`).join(';'))],
     ['steps of a way without end', lines(4, (i) => `${word(i)};${'a/'.repeat(30_000)}${word(i)}`)],
     ['cells over many columns', `<table>${'<tr><td colspan="1000" rowspan="1000">x</td></tr>'.repeat(5000)}</table>`],

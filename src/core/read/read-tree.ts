@@ -8,7 +8,7 @@ import { readLevels } from './levels';
 import { readNamedLines } from './named-lines';
 import { readOutline } from './outline';
 import { depthsOf } from './outline-depths';
-import { nothingRead, type Column, type ReadChoices, type Reading } from './result';
+import { isOpen, nothingRead, type Column, type ReadChoices, type Reading } from './result';
 import { rowStructure } from './row-structure';
 import { nameOf, readTable } from './table';
 import type { ListTokens, TableTokens } from './tokens';
@@ -20,9 +20,8 @@ import type { TreeVocabulary } from './tree-vocabulary';
  */
 export function readTree(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocabulary): Reading {
   if (tokens.refusal) return { ...nothingRead, findings: [tokens.refusal] };
-  const isOpen = choices.structure === undefined && choices.columns === undefined;
   const levels = tokens.table && choices.structure !== 'outline' ? readLevels(tokens, tokens.table, choices) : null;
-  const named = isOpen && !levels ? readNamedLines(tokens, vocabulary) : null;
+  const named = isOpen(choices) && !levels ? readNamedLines(tokens, vocabulary) : null;
   const table = levels || named ? null : tableOf(tokens, choices, vocabulary);
   const asTable = table && readTable(tokens, table, choices, vocabulary);
   const result = levels ?? named ?? asTable ?? readOutline(tokens, vocabulary.roles);

@@ -17,6 +17,10 @@ export interface ReadChoices {
   readonly answers?: Readonly<Record<string, string>>;
 }
 
+/** Whether nobody has said yet what a list is or what its columns are, so that all is open to what it tells itself. */
+export const isOpen = ({ structure, columns }: ReadChoices): boolean =>
+  structure === undefined && columns === undefined;
+
 /** Something the reader was not sure of. `guess` is what it took meanwhile. */
 export interface Question {
   readonly id: string;

@@ -174,8 +174,8 @@ class OddRows {
   private readonly largest = new Map<number, number>();
   /** Cells that have a row for themselves, by column. */
   private readonly alone = new Set<string>();
-  /** By column: in which others its values stand too. */
-  private readonly referred = new Map<number, readonly number[]>();
+  /** By column: the values of others that refer to it, and what their ways begin with. */
+  private readonly referred = new Map<number, ReadonlySet<string>>();
 
   constructor(
     private readonly heading: Row,
@@ -226,16 +226,16 @@ class OddRows {
     const column = this.columns[at];
     if (!column) return null;
     if (ofPage.test(cell)) return isRemark;
-    if (this.count < 3 && this.lackBits(filled) <= dearest) return traits[isLine]!(cell) ? isRemark : null;
+    const lacksMuch = this.lackBits(filled) > dearest;
+    if (this.count < 3 && !lacksMuch) return hasLine(cell) ? isRemark : null;
     // A number makes a remark of a name only where rows have more than a name.
-    const isName = at === this.name && this.usual > 1 && this.lackBits(filled) <= dearest;
-    const unlike = this.isUnlike(cell, at, isName);
+    const unlike = this.isUnlike(cell, at, at === this.name && this.usual > 1 && !lacksMuch ? hasDigit : null);
     if (this.usual < 2) return unlike ? isRemark : null;
     if (this.isReferred(cell, at)) return null;
     if (unlike) return isRemark;
     if (this.alone.size > this.count * mostAlone) return null;
     if (at !== this.name) return isHeadOfGroup;
-    return this.lackBits(filled) > dearest ? isHeadOfGroup : null;
+    return lacksMuch ? isHeadOfGroup : null;
   }
 
   /** A word with the count of the entries above, or with what a column adds up to; or the trade's words for a sum, with nothing but numbers beside. */
@@ -298,36 +298,37 @@ class OddRows {
     return column.distinct >= column.filled * 0.9 - 1 && again > 1;
   }
 
-  private isUnlike(cell: string, at: number, isName: boolean): boolean {
+  /** Whether a cell has a trait, but for one, that hardly another of its column has. */
+  private isUnlike(cell: string, at: number, except: ((cell: string) => boolean) | null): boolean {
     // Columns of rows that have one cell each are alike, and such rows are among those that were looked at.
     const isEach = this.usual < 2;
     const filled = isEach ? this.columns.reduce((sum, column) => sum + column.filled, 0) : this.columns[at]!.filled;
     const have = (k: number): number =>
       isEach ? this.features.reduce((sum, counts) => sum + counts[k]!, 0) - 1 : this.features[at]![k]!;
     const most = Math.max(isEach ? 1 : 0, Math.floor(filled * 0.1));
-    return traits.some((trait, k) => trait(cell) && have(k) <= most && !(isName && k === isNumbered));
+    return traits.some((trait, k) => trait !== except && trait(cell) && have(k) <= most);
   }
 
   /** Whether other rows name this cell, in a column of which most values stand in this one. */
   private isReferred(cell: string, at: number): boolean {
-    let others = this.referred.get(at);
-    if (!others) {
-      const own = this.columns[at]!.counts;
-      others = this.columns.flatMap((column, i) => {
-        if (i === at || column.distinct === 0) return [];
-        // A way names the row where it begins.
-        const keys = [...new Set([...column.counts.keys()].map(firstStep))];
-        const found = keys.filter((key) => own.has(key)).length;
-        const alone = keys.filter((key) => !own.has(key) && this.alone.has(`${at} ${key}`)).length;
-        return found > 0 && found + alone >= keys.length * 0.5 ? [i] : [];
-      });
-      this.referred.set(at, others);
-    }
-    const key = foldName(cell);
-    return others.some(
-      (i) =>
-        this.columns[i]!.counts.has(key) || [...this.columns[i]!.counts.keys()].some((told) => firstStep(told) === key),
-    );
+    let named = this.referred.get(at);
+    if (!named) this.referred.set(at, (named = this.namedBeside(at)));
+    return named.has(foldName(cell));
+  }
+
+  private namedBeside(at: number): ReadonlySet<string> {
+    const own = this.columns[at]!.counts;
+    const named = new Set<string>();
+    this.columns.forEach(({ counts, distinct }, i) => {
+      if (i === at || distinct === 0) return;
+      // A way names the row where it begins.
+      const keys = [...new Set([...counts.keys()].map(firstStep))];
+      const found = keys.filter((key) => own.has(key)).length;
+      const alone = keys.filter((key) => !own.has(key) && this.alone.has(`${at} ${key}`)).length;
+      if (found === 0 || found + alone < keys.length * 0.5) return;
+      for (const key of [...keys, ...counts.keys()]) named.add(key);
+    });
+    return named;
   }
 }
 
@@ -345,17 +346,16 @@ const isSum = 'is a sum, not an entry';
 const isRemark = 'is a remark or the foot of a page, not an entry';
 const isHeadOfGroup = 'stands alone between the rows, as the head of a group does';
 
+const hasDigit = (cell: string): boolean => /\d/.test(cell);
+const hasLine = (cell: string): boolean => /_{3}/.test(cell);
 /** What a remark or the foot of a page has and a name has not: by these a cell differs from the others of its column. */
 export const traits: readonly ((cell: string) => boolean)[] = [
-  (cell) => /\d/.test(cell),
+  hasDigit,
   (cell) => /:(\s|$)/.test(cell),
-  (cell) => /_{3}/.test(cell),
+  hasLine,
   (cell) => cell.length > 40,
 ];
 
-/** Which of these is a number, and which a line to write on. */
-const isNumbered = 0;
-const isLine = 2;
 /** The foot of a page, in the languages of the trade: "Page 2", "S. 2 / 3". */
 const ofPage =
   /^[-–\s]*(?:pages?|pag|pagina|página|pág|pg|p|seite|s|sida|side|sid|sivu|str|strana|strona|oldal|blad|blz|стр|страница)\.?\s?\d{1,4}(?:\s?(?:\/|\p{L}{1,4})\s?\d{1,4})?[-–\s.]*$/iu;

@@ -1,4 +1,3 @@
-import { hasWays } from './paths';
 import { keepable, limits, type Finding } from '../model';
 import { readFinding } from './codes';
 import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
@@ -7,7 +6,9 @@ import { fixedWidthRows } from './fixed-width';
 import { htmlText, isHtml } from './html';
 import { isDrawn } from './line-parts';
 import { outlineLines, type OutlineLine } from './outline-lines';
+import { hasWays } from './paths';
 import { plainText } from './plain-text';
+import { signedLines, type SignedLines } from './signed-lines';
 import { tableParts, type TableParts } from './table-parts';
 
 /** A text as a table: its rows from the heading on, and what stands around them. */
@@ -38,6 +39,7 @@ export class ListTokens {
   private split: readonly string[] | null = null;
   private kept: ListTokens['filled'] | null = null;
   private ways: boolean | null = null;
+  private parted: readonly SignedLines[] | null = null;
 
   /** `headings`: those that any kind knows, to tell a heading row by. */
   constructor(
@@ -60,6 +62,11 @@ export class ListTokens {
       const text = source.trim().replace(/[\u00a0\u202f]/g, ' ');
       return text === '' ? [] : [{ line: i + 1, text }];
     }));
+  }
+
+  /** The ways in which nearly all lines are parted into what stands before a sign and a list behind it. */
+  get signed(): readonly SignedLines[] {
+    return (this.parted ??= signedLines(this.filled));
   }
 
   /** Null where no delimiter parts most lines into as many cells. */

@@ -102,7 +102,7 @@ export const decisionTree: Kind<DecisionTypes> = {
     // What stands below nothing is no branch of a tree.
     const hangs = branches > (read.entries.length - 1) * 0.5;
     const speaks = couplets || (hangs && (analysis ? share > 0.3 : share > 0.5 && (asking > 0 || answers > 0)));
-    const strength = speaks ? (analysis ? 0.78 : 0.65) + (analysis ? 0.19 : 0.3) * share : told > 0 ? 0.2 : 0.1;
+    const strength = speaks ? (analysis ? 0.78 + 0.19 * share : 0.65 + 0.3 * share) : told > 0 ? 0.2 : 0.1;
     return {
       words: analysis ? 'chances and payoffs' : speaks ? 'questions and answers' : 'the list tells no answers',
       // The questions of couplets have numbers for names.

@@ -53,6 +53,15 @@ interface FamilyTypes {
 
 const mannered = (patch: Partial<FamilyManner>): readonly FamilyCommand[] => [{ kind: 'setFamily', patch }];
 
+/** Whether many couples are with somebody of three or more, and nobody has parents: such are rather what others have in common. */
+function hasPartnersInCommon({ unions, parentage }: FamilyReading, nameOf: ReadonlyMap<string, string>): boolean {
+  const keyOf = (id: string) => foldName(nameOf.get(id) ?? id);
+  const times = new Map<string, number>();
+  for (const { partners } of unions) for (const id of partners) times.set(keyOf(id), (times.get(keyOf(id)) ?? 0) + 1);
+  const shared = unions.filter(({ partners }) => partners.some((id) => times.get(keyOf(id))! > 2)).length;
+  return Object.keys(parentage).length === 0 && shared > unions.length * 0.3;
+}
+
 export const familyTree: Kind<FamilyTypes> = {
   id: 'family-tree',
   name: 'Family tree',
@@ -116,14 +125,8 @@ export const familyTree: Kind<FamilyTypes> = {
     const isNamed = (id: string): boolean => !/^\p{Ll}|[;|]|,.*,|\s\/\s/u.test(nameOf.get(id) ?? '');
     const couples = read.unions.filter(({ partners }) => partners.length === 2 && partners.every(isNamed)).length;
     const dated = Object.keys(read.people).length / read.entries.length;
-    // Who is the partner of several others, and nobody's child or parent, is rather what they have in common.
-    const times = new Map<string, number>();
-    const keyOf = (id: string) => foldName(nameOf.get(id) ?? id);
-    for (const { partners } of read.unions)
-      for (const id of partners) times.set(keyOf(id), (times.get(keyOf(id)) ?? 0) + 1);
-    const shared = read.unions.filter(({ partners }) => partners.some((id) => times.get(keyOf(id))! > 2)).length;
-    const isOfMany = Object.keys(read.parentage).length === 0 && shared > read.unions.length * 0.3;
-    const related = (couples > 0 && !isOfMany) || read.structure !== 'indent';
+    const hasCouples = couples > 0 && !hasPartnersInCommon(read, nameOf);
+    const related = hasCouples || read.structure !== 'indent';
     const sure =
       read.structure === 'gedcom'
         ? 0.99
@@ -131,7 +134,7 @@ export const familyTree: Kind<FamilyTypes> = {
           ? couples > 0 || dated > 0.4
             ? 0.95
             : 0.5
-          : couples > 0 && !isOfMany
+          : hasCouples
             ? // An ampersand in a heading or two makes no family of a list.
               0.84 * Math.min(1, (2 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
             : dated > 0.4

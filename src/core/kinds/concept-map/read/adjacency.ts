@@ -1,15 +1,15 @@
-import { foldName, signedLines, type ListTokens, type ReadChoices, type SignedLines } from '../../../read';
+import { foldName, type ListTokens, type ReadChoices, type SignedLines } from '../../../read';
 import { MapMaker, type MapReading } from './result';
 
 /** Such signs tell a link by themselves; behind others there may be anything. */
 const arrows = [' -> ', ' → ', ' => '];
 const fewestLines = 3;
-/** So many of those before the sign stand behind it in other lines: at least two, or this share. */
+/** So many of those before the sign stand behind it in other lines, and at least two; one where any comes again behind it. */
 const leastChained = 0.25;
 
 /** Lines that list, for each idea, those it leads to: "tides: silt, mudflat". Ideas stand on both sides of the sign; those of sets never do. */
 export function adjacencyOf(tokens: ListTokens): SignedLines | null {
-  return signedLines(tokens).find(({ sign, told }) => isAdjacency(told, arrows.includes(sign))) ?? null;
+  return tokens.signed.find(({ sign, told }) => isAdjacency(told, arrows.includes(sign))) ?? null;
 }
 
 function isAdjacency(told: SignedLines['told'], byArrow: boolean): boolean {
@@ -40,6 +40,6 @@ export function readAdjacency(tokens: ListTokens, { told }: SignedLines, choices
   }
   for (const { line, text } of tokens.filled)
     if (!known.has(line))
-      maker.notPlaced.push({ line, text: text.trim(), reason: `Line ${line} has not the sign that the others have.` });
+      maker.notPlaced.push({ line, text, reason: `Line ${line} has not the sign that the others have.` });
   return maker.done('adjacency', { emptyLines: tokens.emptyLines(tokens.filled.length) });
 }

@@ -37,7 +37,7 @@ export function arrowsAreBelow({ outline: { lines } }: ListTokens): boolean {
   const least = lines.reduce((least, { indent }) => Math.min(least, indent), Infinity);
   const below = lines.filter(({ indent }) => indent > least);
   return (
-    below.length > lines.length - below.length - 1 &&
+    below.length * 2 >= lines.length &&
     below.length >= 2 &&
     lines.every((line) => (arrowLine(line.text) !== null) === line.indent > least)
   );

@@ -1,4 +1,4 @@
-import { foldName, leastForHeading, profileOf, rowsLooked, type ColumnProfile, type TableTokens } from '../../../read';
+import { foldName, leastForHeading, profileOf, rowsLooked, type TableTokens } from '../../../read';
 
 const mostColumns = 12;
 const fewestRows = 2;
@@ -13,7 +13,7 @@ interface Found {
 
 /**
  * Which columns of a table tell propositions, by their cells: the ends are two columns of which ideas come again in both, the phrase is words that stand at no
- * end. `told`: what headings say. Null where the rows tell something else, as who is under whom: there one end names each once. O(columns² × rows looked at).
+ * end. `told`: what headings say. Null where no columns do. O(columns² × rows looked at).
  */
 export function propositionsIn(
   { rows, heading }: TableTokens,
@@ -25,39 +25,29 @@ export function propositionsIn(
   if (body.length < fewestRows || width < 3 || width > mostColumns) return null;
   const cells = Array.from({ length: width }, (_, i) => body.map((row) => (row.cells[i] ?? '').trim()));
   const profiles = cells.map(profileOf);
-  const isFull = ({ filled }: ColumnProfile) => filled >= body.length * least.full;
-  const words = profiles.flatMap((profile, i) => (profile.main === 'words' && isFull(profile) ? [i] : []));
-  let best: { ends: readonly [number, number]; phrase: number; worth: number } | null = null;
-  for (const phrase of words) {
-    if (!arePhrases(cells[phrase]!)) continue;
-    for (const [k, first] of words.entries())
-      for (const second of words.slice(k + 1)) {
-        if (first === phrase || second === phrase) continue;
-        const again = shareAgain(cells[first]!, cells[second]!);
-        const stray = [...profiles[phrase]!.counts.keys()].filter(
-          (key) => profiles[first]!.counts.has(key) || profiles[second]!.counts.has(key),
-        ).length;
-        const worth = again - stray / profiles[phrase]!.distinct;
-        if (again >= least.again && stray === 0 && (best === null || worth > best.worth))
-          best = { ends: [first, second], phrase, worth };
-      }
+  const words = profiles.flatMap(({ main, filled }, i) =>
+    main === 'words' && filled >= body.length * least.full ? [i] : [],
+  );
+  const phrases = words.filter((i) => arePhrases(cells[i]!));
+  if (phrases.length === 0) return null;
+  const pairs = words.flatMap((from, k) =>
+    words.slice(k + 1).map((to) => ({ from, to, again: shareAgain(cells[from]!, cells[to]!) })),
+  );
+  let best: { from: number; to: number; phrase: number; again: number } | null = null;
+  for (const phrase of phrases) {
+    const isStray = (end: number) => [...profiles[phrase]!.counts.keys()].some((key) => profiles[end]!.counts.has(key));
+    for (const { from, to, again } of pairs) {
+      if (from === phrase || to === phrase || again < least.again || again <= (best?.again ?? 0)) continue;
+      if (!isStray(from) && !isStray(to)) best = { from, to, phrase, again };
+    }
   }
   if (!best) return null;
-  const [first, second] = best.ends;
-  const isTurned = told[first] === 'to' || (told[second] === 'from' && told[first] !== 'from');
-  const { phrase } = best;
-  return {
-    header,
-    uses: profiles.map((_, i) =>
-      i === phrase
-        ? 'phrase'
-        : i === (isTurned ? second : first)
-          ? 'from'
-          : i === (isTurned ? first : second)
-            ? 'to'
-            : 'field',
-    ),
-  };
+  const uses: Found['uses'][number][] = profiles.map(() => 'field');
+  const isTurned = told[best.from] === 'to' || (told[best.to] === 'from' && told[best.from] !== 'from');
+  uses[best.from] = isTurned ? 'to' : 'from';
+  uses[best.to] = isTurned ? 'from' : 'to';
+  uses[best.phrase] = 'phrase';
+  return { header, uses };
 }
 
 /** Among columns that no heading tells the one whose cells are phrases; −1 where none or several are. */
@@ -78,9 +68,8 @@ function arePhrases(cells: readonly string[]): boolean {
 
 /** The share of rows of which an end stands in other rows too, on either side. */
 function shareAgain(first: readonly string[], second: readonly string[]): number {
+  const [from, to] = [first.map(foldName), second.map(foldName)];
   const seen = new Map<string, number>();
-  const key = (cell: string) => foldName(cell);
-  for (const cell of [...first, ...second]) seen.set(key(cell), (seen.get(key(cell)) ?? 0) + 1);
-  const rows = first.filter((cell, row) => seen.get(key(cell))! > 1 || seen.get(key(second[row]!))! > 1);
-  return rows.length / first.length;
+  for (const key of [...from, ...to]) seen.set(key, (seen.get(key) ?? 0) + 1);
+  return from.filter((key, row) => seen.get(key)! > 1 || seen.get(to[row]!)! > 1).length / from.length;
 }

@@ -1,4 +1,4 @@
-import { withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
+import { isOpen, withoutMarks, type ListTokens, type ReadChoices } from '../../../read';
 import { adjacencyOf, readAdjacency } from './adjacency';
 import { arrowLine } from './grammar';
 import { isDot, readDot } from './dot';
@@ -19,7 +19,7 @@ export function readMap(tokens: ListTokens, choices: ReadChoices = {}): MapReadi
   if (table && columns?.header) return readPropositions(tokens, table, columns, choices);
   const listed = adjacencyOf(tokens);
   if (listed) return readAdjacency(tokens, listed, choices);
-  const isOfWays = choices.structure === undefined && choices.columns === undefined && tokens.hasWays;
+  const isOfWays = isOpen(choices) && tokens.hasWays;
   if (!isOfWays && isArrowList(tokens) && !arrowsAreBelow(tokens)) return readArrows(tokens, choices);
   if (table && columns) return readPropositions(tokens, table, columns, choices);
   const indented = tokens.outline.lines.some(({ indent }) => indent > 0);

@@ -49,6 +49,29 @@ export const mapFinding = finding<MapReadCode>;
 const shortestAsked = 5;
 const phraseLength = 200;
 
+/** Details and fields of one idea, from wherever the list tells them. Each telling costs its own length. */
+class ToldMore {
+  private readonly details: string[] = [];
+  private readonly known = new Set<string>();
+  /** By heading and value: a second value under one heading is a field of its own. */
+  private readonly fields = new Map<string, readonly [heading: string, value: string]>();
+
+  constructor(first: Pick<ReadEntry, 'details' | 'fields'>) {
+    this.add(first);
+  }
+
+  /** Details that were told before are not told again; those of one telling are kept as they are. */
+  add({ details = [], fields = {} }: Partial<Pick<ReadEntry, 'details' | 'fields'>>): void {
+    for (const one of details) if (!this.known.has(one)) this.details.push(one);
+    for (const one of details) this.known.add(one);
+    for (const field of Object.entries(fields)) this.fields.set(JSON.stringify(field), field);
+  }
+
+  get all(): Pick<ReadEntry, 'details' | 'fields'> {
+    return { details: this.details, fields: fieldsOf([...this.fields.values()]) };
+  }
+}
+
 /** Puts a map together while it is read: ideas once a name, propositions once. */
 export class MapMaker {
   readonly entries: ReadEntry[] = [];
@@ -64,6 +87,7 @@ export class MapMaker {
   private readonly said = new Set<string>();
   private readonly spellings = new NameIndex(1);
   private readonly spelled: string[] = [];
+  private readonly told = new Map<string, ToldMore>();
   private leftOut = 0;
 
   constructor(private readonly choices: ReadChoices = {}) {}
@@ -122,17 +146,11 @@ export class MapMaker {
   /** Something more about an idea that is there. */
   tell(id: string, patch: Partial<Pick<ReadEntry, 'details' | 'fields' | 'role'>>): void {
     const at = this.at.get(id)!;
-    const before = this.entries[at]!;
-    this.entries[at] = {
-      ...before,
-      details: [...before.details, ...(patch.details ?? []).filter((one) => !before.details.includes(one))],
-      // A second value under one heading is a field of its own.
-      fields: fieldsOf([
-        ...Object.entries(before.fields),
-        ...Object.entries(patch.fields ?? {}).filter(([heading, value]) => own(before.fields, heading) !== value),
-      ]),
-      role: patch.role ?? before.role,
-    };
+    const entry = this.entries[at]!;
+    if (patch.role) this.entries[at] = { ...entry, role: patch.role };
+    let told = this.told.get(id);
+    if (!told) this.told.set(id, (told = new ToldMore(entry)));
+    told.add(patch);
   }
 
   link(from: string | null, to: string | null, phrase: string, line: number): void {
@@ -172,7 +190,7 @@ export class MapMaker {
       );
     return withinLimits({
       ...nothingRead,
-      entries: this.entries,
+      entries: this.entries.map((entry) => ({ ...entry, ...this.told.get(entry.id)?.all })),
       links: this.links,
       notPlaced: this.notPlaced,
       questions: this.questions,

@@ -21,6 +21,11 @@ interface Told {
   readonly header: boolean;
 }
 
+const endByNumber: ReadonlyMap<string | undefined, string> = new Map([
+  ['1', 'from'],
+  ['2', 'to'],
+]);
+
 /** Whatever ideas are called, "Notion 1" and "Notion 2" are an end and the other, where nothing is told of either and there is no third. */
 function numbered(head: readonly string[], uses: readonly (string | null)[]): readonly (string | null)[] {
   const told = head.map((cell) => /^(\D{2,30}) (\d)$/u.exec(foldName(withoutRemark(cell))));
@@ -28,15 +33,7 @@ function numbered(head: readonly string[], uses: readonly (string | null)[]): re
   const others = told.filter((one) => one !== null).length;
   const isPair = first >= 0 && second >= 0 && others === 2 && told[first]![1] === told[second]![1];
   const isAlone = others === 1 && (uses.includes('from') || uses.includes('to') || uses.includes('phrase'));
-  return uses.map((use, i) =>
-    use === null && (isPair || isAlone) && told[i]
-      ? told[i][2] === '1'
-        ? 'from'
-        : told[i][2] === '2'
-          ? 'to'
-          : null
-      : use,
-  );
+  return uses.map((use, i) => (use === null && (isPair || isAlone) ? (endByNumber.get(told[i]?.[2]) ?? null) : use));
 }
 
 /** What the columns of a table are, where it holds propositions; null where it does not. */
@@ -65,26 +62,19 @@ export function propositionColumns(table: TableTokens, choices: ReadChoices = {}
   }
   const width = Math.max(0, ...rows.slice(0, 50).map(({ cells }) => cells.length));
   const told = chosen ? Object.values(chosen) : [];
-  if (told.includes('from') && told.includes('to'))
-    return {
-      columns: Array.from({ length: width }, (_, index): Column => ({
-        index,
-        header: '',
-        use: chosen![index] ?? 'field',
-      })),
-      header: false,
-    };
+  const isChosen = told.includes('from') && told.includes('to');
   const found = propositionsIn(table, uses, width);
-  return (
-    found && {
-      columns: Array.from({ length: width }, (_, index): Column => ({
-        index,
-        header: found.header ? (head[index] ?? '') : '',
-        use: chosen?.[index] ?? found.uses[index] ?? 'field',
-      })),
-      header: found.header,
-    }
-  );
+  if (!found && !isChosen) return null;
+  const header = found?.header ?? false;
+  const foundUses = isChosen ? [] : (found?.uses ?? []);
+  return {
+    columns: Array.from({ length: width }, (_, index): Column => ({
+      index,
+      header: header ? (head[index] ?? '') : '',
+      use: chosen?.[index] ?? foundUses[index] ?? 'field',
+    })),
+    header,
+  };
 }
 
 /**

@@ -15,7 +15,7 @@ interface Lead {
 }
 
 const begin = /^(\d{1,3})\s{0,3}(?:[a-z'’]\s{0,3})?(?:[.):]\s)?(?<=\s)\s*/iu;
-/** Longer lines are no leads. */
+/** No dash is looked for in longer lines. */
 const mostSigns = 500;
 const dots = /(?:\.{3,}|…+|·{3,}|_{3,}|→|->|=>|–>|\t+)\s*(?:go to\s+|see\s+)?/iu;
 
@@ -30,15 +30,22 @@ function leadOf(source: string, line: number, above: string | null): Lead | null
   if (!found) return null;
   const couplet = found[1] ?? above!;
   const rest = text.slice(found[0].length);
-  const last = rest.length < mostSigns ? dash.exec(rest) : null;
-  const cut = dots.exec(rest) ?? (last ? { 0: last[1]!, index: last[0].length - last[1]!.length } : null);
-  if (!cut || cut.index === 0) return null;
+  const cut = cutOf(rest);
+  if (!cut || cut.from === 0) return null;
   // Rows of dots with blanks between are one way across.
   const target = rest
-    .slice(cut.index + cut[0].length)
+    .slice(cut.to)
     .replace(/^[.…·_\s]+/u, '')
     .trim();
-  return target === '' ? null : { line, couplet, statement: rest.slice(0, cut.index).trim(), target };
+  return target === '' ? null : { line, couplet, statement: rest.slice(0, cut.from).trim(), target };
+}
+
+/** What stands between a statement and its target: dots or an arrow, else the last dash. */
+function cutOf(rest: string): { from: number; to: number } | null {
+  const found = dots.exec(rest);
+  if (found) return { from: found.index, to: found.index + found[0].length };
+  const last = rest.length < mostSigns ? dash.exec(rest) : null;
+  return last && { from: last[0].length - last[1]!.length, to: last[0].length };
 }
 
 /**
@@ -57,9 +64,8 @@ export function readCouplets(tokens: ListTokens): DecisionReading | null {
   for (const lead of leads) pushTo(couplets, lead.couplet, lead);
   if ([...couplets.values()].every((list) => list.length < 2)) return null;
   // Dashes stand in many lists; here the numbers at the ends of lines are those at the beginnings of others.
-  const led = leads.filter(({ target }) => couplets.has(target)).length;
-  const byDots = filled.filter(({ source }) => dots.test(source.replaceAll('\t', ' '))).length;
-  if (led === 0 && byDots < leads.length) return null;
+  const hasDots = ({ source }: { source: string }) => dots.test(source.replaceAll('\t', ' '));
+  if (!leads.some(({ target }) => couplets.has(target)) && filled.filter(hasDots).length < leads.length) return null;
   const facts: Record<string, BranchFacts> = {};
   const findings: Finding[] = [];
   const plain = { details: [], fields: {}, role: null };

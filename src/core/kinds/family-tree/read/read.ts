@@ -1,4 +1,4 @@
-import { nothingRead, type ListTokens, type ReadChoices } from '../../../read';
+import { isOpen, nothingRead, type ListTokens, type ReadChoices } from '../../../read';
 import { isGedcom } from './gedcom-lines';
 import { readGedcom } from './gedcom';
 import { readFamilyOutline } from './outline';
@@ -13,8 +13,7 @@ export function readFamily(tokens: ListTokens, choices: ReadChoices = {}): Famil
   if (tokens.refusal) return { ...nothingOfFamily, findings: [tokens.refusal] };
   if (isGedcom(tokens.text)) return readGedcom(tokens.text);
   const { table } = tokens;
-  const isOpen = choices.structure === undefined && choices.columns === undefined;
-  const isOfWays = isOpen && tokens.hasWays;
+  const isOfWays = isOpen(choices) && tokens.hasWays;
   const told = table && choices.structure !== 'outline' && !isOfWays ? familyColumns(table, choices) : null;
   if (table && told) return readFamilyTable(tokens, table, told, choices);
   if (table && choices.structure === 'table')

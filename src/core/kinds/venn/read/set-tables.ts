@@ -68,7 +68,7 @@ function withPlainMarks(rows: readonly Row[]): readonly Row[] {
   const isOfMarks = Array.from({ length: width }, (_, i) => {
     const cells = rows.slice(1, looked).map(({ cells: own }) => (own[i] ?? '').trim());
     const isName = columnUseOf(rows[0]!.cells[i] ?? '', setHeadings) === 'name';
-    return !isName && cells.some((cell) => yes.test(cell)) && cells.every((cell) => isMark(cell));
+    return !isName && cells.some((cell) => yes.test(cell)) && cells.every(isMark);
   });
   return rows.map(({ line, cells }) => ({
     line,
@@ -76,7 +76,7 @@ function withPlainMarks(rows: readonly Row[]): readonly Row[] {
   }));
 }
 
-const isMark = (cell: string): boolean => cell.length < 12 && [yes, no, unsure].some((sort) => sort.test(cell));
+const isMark = (cell: string): boolean => yes.test(cell) || no.test(cell) || unsure.test(cell);
 
 /** Rows in which a cross beside ticks is no mark. */
 function withoutCrosses(rows: readonly Row[]): readonly Row[] {
@@ -96,7 +96,7 @@ function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
   if (head.cells.length - 1 <= mostSets && head.cells.length - 1 < body.length * 2) return rows;
   const cells = body.flatMap((row) => head.cells.slice(1).map((_, i) => row.cells[i + 1] ?? ''));
   const marked = cells.filter((cell) => yes.test(cell)).length;
-  if (marked < 2 || !cells.every((cell) => yes.test(cell) || no.test(cell) || unsure.test(cell))) return rows;
+  if (marked < 2 || !cells.every(isMark)) return rows;
   return [
     { line: head.line, cells: [head.cells[0] || 'Name', ...body.map((row) => row.cells[0] ?? '')] },
     ...head.cells
@@ -192,7 +192,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
     if (known === 'detail' || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
-    return marked > 0 && cells.every((cell) => yes.test(cell) || no.test(cell) || unsure.test(cell)) ? 'set' : 'field';
+    return marked > 0 && cells.every(isMark) ? 'set' : 'field';
   });
   // A column among such columns in which nothing is marked is a set that holds nothing.
   if (uses.filter((use) => use === 'set').length >= 2)
@@ -247,10 +247,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     const fields = fieldsOf(
       row.cells.flatMap((cell, i): [string, string][] => {
         // A cell under a set that is no mark says something else of the item.
-        const isOther =
-          (uses[i] === 'set' && !yes.test(cell) && !no.test(cell) && !unsure.test(cell)) ||
-          (uses[i] === 'name' && i !== name) ||
-          isTray(i);
+        const isOther = (uses[i] === 'set' && !isMark(cell)) || (uses[i] === 'name' && i !== name) || isTray(i);
         return (uses[i] === 'field' || isOther) && cell !== '' ? [[bareHeading(head.cells[i] ?? ''), cell]] : [];
       }),
     );

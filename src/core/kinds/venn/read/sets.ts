@@ -5,6 +5,7 @@ import {
   fieldsOf,
   foldName,
   inPieces,
+  isOpen,
   NameIndex,
   withinLimits,
   type ListTokens,
@@ -64,8 +65,7 @@ function tellSets(tokens: ListTokens, choices: ReadChoices): SetList | null {
   // A first line that names the sets leaves nothing to be weighed.
   if (setsNamedBy(tokens.source.find((line) => line.trim() !== '') ?? '')) return fromLines(tokens);
   const { table: cells } = tokens;
-  const isOpen = choices.structure === undefined && choices.columns === undefined;
-  if (isOpen && tokens.hasWays) return null;
+  if (isOpen(choices) && tokens.hasWays) return null;
   const table = cells && choices.structure !== 'outline' ? fromTable(tokens, cells, choices) : null;
   if (choices.structure === 'table' || table?.told === 'set-marks') return table;
   // Commas between the sets of a line are no columns where lines name their item before a colon.
@@ -93,12 +93,15 @@ function gather(list: SetList, choices: ReadChoices): SetReading {
         if (own(choices.answers ?? {}, question.id) === 'same') key = keys[near]!;
       }
     }
-    const doubted = (mention.unsure ?? []).map((set) => markQuestion(mention, set, choices));
-    const sets = [...mention.sets, ...doubted.flatMap(({ set, isIn }) => (isIn ? [set] : []))].map(foldName);
+    const sets = mention.sets.map(foldName);
     const dropped = mention.sets.filter((name) => leftOut.has(foldName(name)));
     const before = known.get(key);
     const id = before?.entry.id ?? `e${mention.line}-${known.size + 1}`;
-    questions.push(...doubted.map(({ question }) => ({ ...question, entry: id })));
+    for (const set of mention.unsure ?? []) {
+      const question = markQuestion(mention, set, id, choices);
+      questions.push(question);
+      if (own(choices.answers ?? {}, question.id) === 'in') sets.push(foldName(set));
+    }
     if (before) {
       for (const set of sets) if (names.has(set)) before.sets.add(set);
       // A further mention may tell more.
@@ -187,17 +190,12 @@ function keepSets(list: SetList, findings: Finding[]): { names: Map<string, stri
 }
 
 /** Whether an item is in a set, where the list has a question mark. */
-function markQuestion(
-  mention: Mention,
-  set: string,
-  choices: ReadChoices,
-): { question: Question; set: string; isIn: boolean } {
+function markQuestion(mention: Mention, set: string, entry: string, choices: ReadChoices): Question {
   const id = `in-${mention.line}-${foldName(set).slice(0, 80)}`;
-  const answer = own(choices.answers ?? {}, id);
-  const question: Question = {
+  return {
     id,
     line: mention.line,
-    entry: '',
+    entry,
     wanted: mention.name,
     text: `Line ${mention.line} has a question mark: is “${mention.name}” in “${set}”?`,
     guess: null,
@@ -206,9 +204,8 @@ function markQuestion(
       { value: 'in', words: `In “${set}”` },
       { value: 'out', words: 'Not in it' },
     ],
-    answered: answer !== undefined,
+    answered: own(choices.answers ?? {}, id) !== undefined,
   };
-  return { question, set, isIn: answer === 'in' };
 }
 
 function spellingQuestion(mention: Mention, before: ReadEntry, choices: ReadChoices): Question {

@@ -50,12 +50,15 @@ function partingOf(lists: readonly string[]): (list: string) => string[] {
   return (list) => partsOf(list, word);
 }
 
-/** Short words with a blank at either side by how often they stand in lists, most often first: "and" in any language. */
-function jointWords(lists: readonly string[]): [word: string, count: number][] {
+/** The short words with a blank at either side that stand in lists most often: "and" in any language. */
+function jointWords(lists: readonly string[]): string[] {
   const counts = new Map<string, number>();
   for (const list of lists)
     for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) counts.set(word, (counts.get(word) ?? 0) + 1);
-  return [...counts].sort((a, b) => b[1] - a[1]);
+  return [...counts]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, mostWords)
+    .map(([word]) => word);
 }
 
 const leastApart = 0.5;
@@ -66,7 +69,7 @@ const leastApart = 0.5;
  */
 export function jointWord(lists: readonly string[]): string | null {
   const values = [...new Set(lists)];
-  for (const [word] of jointWords(lists).slice(0, mostWords)) {
+  for (const word of jointWords(lists)) {
     const times = new Map<string, number>();
     for (const value of values)
       for (const key of new Set(partsOf(value, word).map(foldName))) times.set(key, (times.get(key) ?? 0) + 1);
@@ -123,12 +126,7 @@ function regions(told: readonly Line[]): SetList | null {
   const items = told.flatMap(({ members }) => members.map(foldName));
   if (told.length < fewestLines || new Set(items).size < items.length || items.length <= told.length) return null;
   const all = told.map(({ head }) => head);
-  for (const joint of [
-    ...joints,
-    ...jointWords(all)
-      .slice(0, mostWords)
-      .map(([word]) => word),
-  ]) {
+  for (const joint of [...joints, ...jointWords(all)]) {
     const heads = withoutOnly(all, joint);
     const parts = heads.map((head) => partsOf(head, joint));
     const sets = distinct(parts.flat());
