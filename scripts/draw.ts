@@ -9,6 +9,7 @@ import {
   kinds,
   leastStrength,
   makeDiagram,
+  readAs,
   readInAllKinds,
   tokensOf,
   type AnyKind,
@@ -75,7 +76,7 @@ async function drawOne(list: string, values: Values): Promise<void> {
   if (!isFormat(ending))
     throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
   const decoded = decodeList(await bytesOf(list));
-  const { kind, read } = readAs(decoded.text, values.kind);
+  const { kind, read } = readList(decoded.text, values.kind);
   const title = values.title ?? ((read && kind.titleIn(read)) || name);
   const made = makeDiagram(kind, read ?? kind.read(tokensOf('')), title);
   const { diagram, images, missing } = await withPictures(
@@ -111,10 +112,10 @@ async function drawOne(list: string, values: Values): Promise<void> {
 }
 
 /** The kind that is asked for, else the one that reads the list best. */
-function readAs(text: string | null, wanted: string | undefined): { kind: AnyKind; read: Reading | null } {
+function readList(text: string | null, wanted: string | undefined): { kind: AnyKind; read: Reading | null } {
   const asked = kinds.find(({ id }) => id === wanted);
   if (text === null) return { kind: asked ?? kinds[0]!, read: null };
-  if (asked) return { kind: asked, read: asked.read(tokensOf(text)) };
+  if (asked) return { kind: asked, read: readAs(asked, text) };
   const [best] = readInAllKinds(text);
   if (best!.read.entries.length > 0 && (best!.fit?.strength ?? 0) < leastStrength)
     throw new Error(

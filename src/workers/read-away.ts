@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { kindOf, type KindId } from '../core/diagram';
-import type { ReadChoices } from '../core/read';
+import type { Decoded, ReadChoices } from '../core/read';
 import type { ReadAway, ReadWorker } from './read.worker';
 
 /** A list of which nothing more was read for this long is given up. */
@@ -13,8 +13,11 @@ export class ReadingGivenUp extends Error {}
 
 let running: { readonly worker: Worker; readonly remote: Remote<ReadWorker> } | null = null;
 
-/** Reads a list in a worker, so that the page answers while a long one is read. Throws ReadingGivenUp where it comes to nothing. */
-export async function readAway(text: string, choices: ReadChoices): Promise<ReadAway[]> {
+/** Has something done in a worker, so that the page answers meanwhile. Given up where nothing more was heard for as long as patience lasts. */
+async function away<T>(
+  words: (current: KindId | null) => string,
+  work: (remote: Remote<ReadWorker>, goesOn: (kind: KindId) => void) => Promise<T>,
+): Promise<T> {
   if (!running) {
     const worker = new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' });
     running = { worker, remote: wrap<ReadWorker>(worker) };
@@ -29,20 +32,37 @@ export async function readAway(text: string, choices: ReadChoices): Promise<Read
     timer = setTimeout(() => {
       worker.terminate();
       running = null;
-      giveUp(new ReadingGivenUp(givenUpWords(text, current)));
+      giveUp(new ReadingGivenUp(words(current)));
     }, patienceMs);
-  };
-  const goesOn = (kind: KindId): void => {
-    current = kind;
-    wait();
   };
   wait();
   try {
-    return await Promise.race([remote.read(text, choices, proxy(goesOn)), givenUp]);
+    return await Promise.race([
+      work(remote, (kind) => {
+        current = kind;
+        wait();
+      }),
+      givenUp,
+    ]);
   } finally {
     clearTimeout(timer);
   }
 }
+
+/** Reads a list in a worker. Throws ReadingGivenUp where it comes to nothing. */
+export const readAway = (text: string, choices: ReadChoices): Promise<ReadAway[]> =>
+  away(
+    (current) => givenUpWords(text, current),
+    (remote, goesOn) => remote.read(text, choices, proxy(goesOn)),
+  );
+
+/** The text of a file, told in a worker. Throws ReadingGivenUp where it comes to nothing. */
+export const decodeAway = (bytes: Uint8Array): Promise<Decoded> =>
+  away(
+    () =>
+      'The file could not be read within ten seconds and was given up. Leave out what you do not need, or copy its cells and paste them here.',
+    (remote) => remote.decode(bytes),
+  );
 
 function givenUpWords(text: string, kind: KindId | null): string {
   let [line, length, count] = [0, 0, 0];

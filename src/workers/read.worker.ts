@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
-import { draw, readInAllKinds, type Drawn, type KindId } from '../core/diagram';
+import { draw, readInAllKinds, tokensOf, type Drawn, type KindId } from '../core/diagram';
 import { tierCount } from '../core/hierarchy';
 import type { Fit } from '../core/kind';
-import type { ReadChoices, Reading } from '../core/read';
+import { columnEvidence, decodeList, type ReadChoices, type Reading, type Separator } from '../core/read';
 
 /** Drawings of more entries are made on the Bench, not beside the list. */
 const mostDrawn = 6000;
@@ -14,8 +14,35 @@ export interface ReadAway {
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
   readonly tiers: number;
+  /** Null where it was not read as a table. */
+  readonly table: TableSeen | null;
   /** Null where it does not fit, or has too many entries to be drawn small. */
   readonly drawn: Drawn | null;
+}
+
+/** The table that a list was read as: what parts it, its first rows, and what speaks for what each column was taken for. */
+export interface TableSeen {
+  readonly separator: Separator;
+  /** Without the heading; cells by the places of the columns. */
+  readonly rows: readonly (readonly string[])[];
+  readonly count: number;
+  /** By the order of the reading's columns. */
+  readonly evidence: readonly string[];
+}
+
+/** So many rows of a table are shown. */
+const rowsShown = 6;
+
+function tableSeen(text: string, choices: ReadChoices, read: Reading): TableSeen | null {
+  const { table } = tokensOf(text, choices.separator);
+  if (!table || read.columns.length === 0) return null;
+  const body = read.header ? table.rows.slice(1) : table.rows;
+  return {
+    separator: table.delimiter,
+    rows: body.slice(0, rowsShown).map(({ cells }) => cells),
+    count: body.length,
+    evidence: columnEvidence(body, read.columns),
+  };
 }
 
 /** What every kind understands of a list, the one that fits best first; drawn only where it fits. */
@@ -27,15 +54,16 @@ export function readAndDraw(
 ): ReadAway[] {
   return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit }): ReadAway => {
     goesOn(kind.id);
-    if (!fit) return { kind: kind.id, read, fit, tiers: 0, drawn: null };
+    const table = tableSeen(text, choices, read);
+    if (!fit) return { kind: kind.id, read, fit, tiers: 0, table, drawn: null };
     const diagram = kind.make(read, '');
     const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;
     const tiers = drawn ? drawn.scene.tiers.length : tierCount(kind.structure(diagram));
-    return { kind: kind.id, read, fit, tiers, drawn };
+    return { kind: kind.id, read, fit, tiers, table, drawn };
   });
 }
 
-const work = { read: readAndDraw };
+const work = { read: readAndDraw, decode: decodeList };
 export type ReadWorker = typeof work;
 // In a test this module is read without a worker around it.
 if (typeof self !== 'undefined' && 'postMessage' in self) expose(work);

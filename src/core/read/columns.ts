@@ -49,7 +49,9 @@ export function findColumns(
   const named = head.filter((cell) => cell !== '').length === head.length;
   const byWords =
     told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
-  const header = firstRow !== 'entry' && (byWords || (rows.length > fewestRows && byCells(rows, heading)));
+  const header =
+    firstRow === 'heading' ||
+    (firstRow !== 'entry' && (byWords || (rows.length > fewestRows && byCells(rows, heading))));
   const body = header ? rows.slice(1) : rows;
   const width = header ? head.length : usualWidth(rows);
   const first = header ? head.findIndex((cell) => firstName.test(foldName(cell))) : -1;

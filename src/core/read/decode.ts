@@ -1,16 +1,20 @@
 import { decodeAnsel, saysAnsel } from './ansel';
 import { limits, type Finding } from '../model';
 import { readFinding, type ReadCode } from './codes';
+import { fullest, isContainer, sheetsOf } from './office';
 
 export interface Decoded {
   /** Null where the bytes are no text. */
   readonly text: string | null;
   readonly findings: readonly Finding[];
+  /** The parts of a file that has several, such as the sheets of a spreadsheet, each with its own text; empty for one text. */
+  readonly parts?: readonly { readonly name: string; readonly text: string; readonly findings: readonly Finding[] }[];
+  /** Index of the part whose text and findings these are. */
+  readonly part?: number;
 }
 
 const signatures: [number[], string][] = [
   [[0x25, 0x50, 0x44, 0x46], 'a PDF'],
-  [[0x50, 0x4b, 0x03, 0x04], 'a spreadsheet or zip file'],
   [[0xd0, 0xcf, 0x11, 0xe0], 'an older office file'],
   [[0x89, 0x50, 0x4e, 0x47], 'a picture'],
   [[0xff, 0xd8, 0xff], 'a picture'],
@@ -28,6 +32,7 @@ export function decodeList(bytes: Uint8Array): Decoded {
       `The file has ${Math.round(bytes.length / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`,
     );
   }
+  if (isContainer(bytes)) return sheetIn(bytes);
   const known = signatures.find(([signature]) => signature.every((byte, i) => bytes[i] === byte));
   if (known)
     return refuse(
@@ -50,6 +55,15 @@ export function decodeList(bytes: Uint8Array): Decoded {
     if (!(error instanceof TypeError)) throw error;
     return guessed(bytes);
   }
+}
+
+/** A spreadsheet: its fullest sheet, and the others to choose from. */
+function sheetIn(bytes: Uint8Array): Decoded {
+  const read = sheetsOf(bytes);
+  if ('refusal' in read) return { text: null, findings: [read.refusal] };
+  const part = fullest(read.sheets);
+  const parts = read.sheets.map(({ name, text, findings }) => ({ name, text, findings }));
+  return { text: parts[part]!.text, findings: parts[part]!.findings, ...(parts.length > 1 ? { parts, part } : {}) };
 }
 
 /** Text in two bytes a character has a zero in nearly every second byte wherever it is mostly Latin letters, digits, blanks and line ends. */

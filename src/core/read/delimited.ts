@@ -14,13 +14,16 @@ export interface Delimited {
 
 export const delimiters = ['\t', ';', ',', '|', '^'] as const;
 export type Delimiter = (typeof delimiters)[number];
+/** What may be said to part cells: also what stands in too many lines that are none of a table to be told without asking, and columns of blanks. */
+export const separators = [...delimiters, ':', 'blanks'] as const;
+export type Separator = (typeof separators)[number];
 
 /**
  * Delimited text by RFC 4180, for any one-character delimiter: quotes double inside quotes, line ends of every kind, rows of any
  * length. Cells in quotes keep their blanks, others lose those at their ends. Lines are those of the source, also after line ends inside quotes. A quote inside an unquoted cell is a plain character.
  * A quote that never closes ends with its line instead of swallowing the rest. Empty lines give no row. O(characters).
  */
-export function parseDelimited(text: string, delimiter: Delimiter): Delimited {
+export function parseDelimited(text: string, delimiter: Exclude<Separator, 'blanks'>): Delimited {
   const rows: Row[] = [];
   let cells: string[] = [];
   let line = 1;

@@ -1,4 +1,5 @@
 import { parse, type DefaultTreeAdapterTypes } from 'parse5';
+import { PlacedLines, tabCell } from './placed-lines';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 type Parent = DefaultTreeAdapterTypes.ParentNode;
@@ -37,20 +38,34 @@ export function htmlText(source: string): string {
   return out.text();
 }
 
+/**
+ * What was copied from a page, a spreadsheet or a word processor, where its markup says more than its plain text does: lists within lists, levels, joined
+ * cells, tables whose cells nothing parts in the text. Null where the plain text says as much. O(characters).
+ */
+export function copiedText(markup: string, plain: string): string | null {
+  const isTable = /<tr[\s>]/i.test(markup);
+  const hasJoined = isTable && /\b(?:row|col)span\s*=\s*["']?(?!1\b)\d/i.test(markup);
+  const hasLevels = /<li[\s>]/i.test(markup) || /mso-list:/i.test(markup);
+  if (!hasJoined && !(isTable && !plain.includes('\t')) && !hasLevels) return null;
+  const text = htmlText(markup)
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .join('\n');
+  return text === '' ? null : text;
+}
+
 /** Cells that spans may fill in one document. */
 const mostFilled = 200_000;
 
 class Lines {
   /** Cells that are left for spans to fill. */
   left = mostFilled;
-  private readonly lines: string[] = [];
+  private readonly lines = new PlacedLines();
   add(text: string, node: Node): void {
-    const at = ('sourceCodeLocation' in node && node.sourceCodeLocation?.startLine) || 0;
-    while (this.lines.length < at - 1) this.lines.push('');
-    this.lines.push(text);
+    this.lines.add(text, ('sourceCodeLocation' in node && node.sourceCodeLocation?.startLine) || 0);
   }
   text(): string {
-    return this.lines.join('\n');
+    return this.lines.text();
   }
 }
 
@@ -75,11 +90,17 @@ function walk(parent: Parent, depth: number, indent: number, out: Lines): void {
       for (const each of node.childNodes) if (isList(each)) walk(each as Parent, depth + 1, indent + 1, out);
     } else if (blocks.has(node.nodeName) && !hasBlocks(node)) {
       const text = squeezed(textOf(node, depth));
-      if (text !== '') out.add('  '.repeat(Math.max(0, indent - 1)) + text, node);
+      if (text !== '') out.add('  '.repeat(Math.max(0, indent - 1, levelOf(node) - 1)) + text, node);
     } else {
       walk(node, depth + 1, isList(node) && indent === 0 ? 1 : indent, out);
     }
   }
+}
+
+/** At which level of a list a paragraph stands, as word processors write it beside the text; 0 where it is of none. */
+function levelOf(node: Node): number {
+  const style = 'attrs' in node ? (node.attrs.find(({ name }) => name === 'style')?.value ?? '') : '';
+  return Number(/(?:^|[;\s])mso-list:[^;]{0,60}\blevel(\d)/i.exec(style.slice(0, 2000))?.[1] ?? 0);
 }
 
 const isList = (node: Node): boolean => node.nodeName === 'ul' || node.nodeName === 'ol';
@@ -124,7 +145,7 @@ function addRows(table: Parent, depth: number, out: Lines): void {
       }
     }
     filled();
-    if (cells.length > 0) out.add(cells.map(cell).join('\t'), row);
+    if (cells.length > 0) out.add(cells.map(tabCell).join('\t'), row);
   }
 }
 
@@ -134,5 +155,3 @@ function rowsOf(parent: Parent, depth: number): Node[] {
     node.nodeName === 'tr' ? [node] : 'childNodes' in node ? rowsOf(node, depth + 1) : [],
   );
 }
-
-const cell = (text: string): string => (/["\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);

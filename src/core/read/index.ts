@@ -1,6 +1,6 @@
 export type { ReadCode } from './codes';
 export { decodeList, type Decoded } from './decode';
-export { guarded, parseDelimited, type Delimiter, type Row } from './delimited';
+export { guarded, parseDelimited, separators, type Delimiter, type Row, type Separator } from './delimited';
 export { atWord, fieldsOf, inPieces, withinLimits } from './fit';
 export {
   columnUseOf,
@@ -12,6 +12,7 @@ export {
   type Headings,
 } from './headings';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
+export { copiedText } from './html';
 export { NameIndex } from './name-index';
 export { foldName, isNear, isSumName } from './names';
 export { readOutline } from './outline';
@@ -24,6 +25,7 @@ export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from '
 export type { SignedLines } from './signed-lines';
 export { namesOf, partsOf, waysToPart } from './several';
 export { isReadWhole, leastForHeading } from './table-parts';
+export { columnEvidence } from './column-evidence';
 export { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
 export { isKey, mostColumns, rowsLooked } from './references';
 export { CellForms, formsOf, RowByForm } from './cell-forms';

@@ -1,5 +1,6 @@
 import type { Finding } from '../model';
 import type { ColumnUse } from './headings';
+import type { Separator } from './delimited';
 
 export interface Column {
   readonly index: number;
@@ -11,8 +12,10 @@ export interface Column {
 export interface ReadChoices {
   readonly structure?: 'outline' | 'table';
   readonly columns?: Readonly<Record<number, ColumnUse>>;
-  /** `entry`: the first row is one like the others, whatever it looks like. */
-  readonly firstRow?: 'entry';
+  /** `entry`: the first row is one like the others, whatever it looks like; `heading`: it stands over the others. */
+  readonly firstRow?: 'entry' | 'heading';
+  /** What parts the cells of the table, where it was told. */
+  readonly separator?: Separator;
   /** By question: the id of an entry, `top`, `add`, or one of its options. */
   readonly answers?: Readonly<Record<string, string>>;
 }

@@ -1,8 +1,9 @@
 import { keepable, limits, type Finding } from '../model';
 import { readFinding } from './codes';
-import { findDelimiter, parseDelimited, type Delimiter, type Row } from './delimited';
+import { findDelimiter, parseDelimited, type Row, type Separator } from './delimited';
 import { columnUseOf, type ColumnUse, type Headings } from './headings';
 import { fixedWidthRows } from './fixed-width';
+import { formatText, type FormatText } from './formats';
 import { htmlText, isHtml } from './html';
 import { isDrawn } from './line-parts';
 import { outlineLines, type OutlineLine } from './outline-lines';
@@ -10,11 +11,12 @@ import { hasWays } from './paths';
 import { plainText } from './plain-text';
 import { signedLines, type SignedLines } from './signed-lines';
 import { tableParts, type TableParts } from './table-parts';
+import { aboveTable } from './title-above';
 
 /** A text as a table: its rows from the heading on, and what stands around them. */
 export interface TableTokens extends TableParts {
   /** `blanks`: columns that stand under each other. */
-  readonly delimiter: Delimiter | 'blanks';
+  readonly delimiter: Separator;
   /** Rows with anything in them, whatever they are. */
   readonly all: readonly Row[];
   /** Line where a quotation mark was opened and never closed; null where all is well. */
@@ -34,6 +36,9 @@ export class ListTokens {
   readonly text: string;
   /** Why nothing can be read from the text at all. */
   readonly refusal: Finding | null;
+  /** What is said of the file itself: which format it is in, and what of it could not be read. */
+  readonly findings: readonly Finding[];
+  private readonly format: FormatText | null;
   private parsed: { table: TableTokens | null } | null = null;
   private outlined: OutlineTokens | null = null;
   private split: readonly string[] | null = null;
@@ -45,9 +50,14 @@ export class ListTokens {
   constructor(
     source: string,
     private readonly headings: Headings,
+    /** What parts its cells, where that was said. */
+    private readonly separator: Separator | null = null,
   ) {
     const text = plainText(keepable(source));
-    this.text = isHtml(text) ? htmlText(text) : text;
+    const format = text.length > limits.listBytes ? null : formatText(text);
+    this.text = format?.text ?? (isHtml(text) ? htmlText(text) : text);
+    this.format = format;
+    this.findings = format ? formatFindings(format) : [];
     this.refusal = refusalOf(this.text);
   }
 
@@ -108,8 +118,11 @@ export class ListTokens {
 
   private readTable(): TableTokens | null {
     if (this.refusal) return null;
-    const delimiter = findDelimiter(this.text, this.headings);
-    const aligned = isAligned(this.text, delimiter) ? fixedWidthRows(this.source) : null;
+    if (this.format?.rows) return toldRows(this.format.rows, this.format.above);
+    const said = this.separator;
+    const delimiter = said === null || said === 'blanks' ? findDelimiter(this.text, this.headings) : said;
+    const aligned =
+      said === 'blanks' || (said === null && isAligned(this.text, delimiter)) ? fixedWidthRows(this.source) : null;
     if (aligned)
       return {
         delimiter: 'blanks',
@@ -119,7 +132,8 @@ export class ListTokens {
       };
     if (!delimiter) return null;
     // Upright strokes that lead to names part no cells.
-    if (delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3) return null;
+    if (said === null && delimiter === '|' && this.source.filter(isDrawn).length >= this.source.length * 0.3)
+      return null;
     const parsed = parseDelimited(this.text, delimiter);
     const { openQuote } = parsed;
     // The rule below the heading of a table in plain text is no row.
@@ -128,8 +142,19 @@ export class ListTokens {
   }
 }
 
+/** Bits for a heading that its format says is one. */
+const saidHeading = 20;
+const toldRows = (rows: readonly Row[], above: readonly Row[]): TableTokens => ({
+  delimiter: '\t',
+  all: [...above, ...rows],
+  openQuote: null,
+  rows,
+  heading: saidHeading,
+  aside: above.map((row) => ({ row, why: aboveTable })),
+});
+
 /** Whether blanks may part the cells better than a delimiter: there is none, or its cells have gaps within. */
-function isAligned(text: string, delimiter: Delimiter | null): boolean {
+function isAligned(text: string, delimiter: Separator | null): boolean {
   if (delimiter === null) return true;
   if (delimiter !== ',' && delimiter !== '^') return false;
   const cells = parseDelimited(text.slice(0, 20_000), delimiter).rows.flatMap((row) => row.cells.filter(Boolean));
@@ -162,6 +187,11 @@ function withoutEdges(rows: readonly Row[]): readonly Row[] {
 }
 
 const isRule = ({ cells }: Row): boolean => cells.every((cell) => /^(:?-{2,}:?)?$/.test(cell)) && cells.some(Boolean);
+
+const formatFindings = ({ format, problems }: FormatText): Finding[] => [
+  readFinding('format', 'note', `Read from ${format}.`),
+  ...problems.map(({ line, message }) => readFinding('format-fault', 'warning', `Line ${line}: ${message}`, { line })),
+];
 
 function refusalOf(text: string): Finding | null {
   if (text.trim() === '')

@@ -1,7 +1,7 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Foot } from './Foot';
 import { Head } from './Head';
-import { useParts } from './context';
+import { useBench, useParts } from './context';
 import { LostWork } from './LostWork';
 import { Notices } from './Notices';
 import { Unmatched } from './pictures/Unmatched';
@@ -57,14 +57,16 @@ function useBenchKeys(): void {
 
 /** Where there is no room for both, the panel and the drawing take turns. */
 const tightly = '(max-width: 767px), (max-height: 519px)';
-function useTight(): boolean {
+/** As on a phone held upright: the drawing has a strip below the panel while the panel is shown. */
+const highly = '(min-height: 700px)';
+function useMedia(query: string): boolean {
   return useSyncExternalStore(
     (changed) => {
-      const media = matchMedia(tightly);
+      const media = matchMedia(query);
       media.addEventListener('change', changed);
       return () => media.removeEventListener('change', changed);
     },
-    () => matchMedia(tightly).matches,
+    () => matchMedia(query).matches,
   );
 }
 
@@ -76,10 +78,13 @@ const turns = [
 export function Body() {
   useBenchKeys();
   useDroppedFiles();
-  const tight = useTight();
+  const tight = useMedia(tightly);
+  const high = useMedia(highly);
   const [turn, setTurn] = useState<(typeof turns)[number][0]>('panel');
+  const step = useBench((state) => state.step);
+  const isStrip = tight && high && turn === 'panel' && step === 'list';
   return (
-    <div className="flex h-full flex-col overflow-hidden">
+    <div className="flex h-full flex-col overflow-clip">
       <Head />
       <LostWork />
       <HouseOffer />
@@ -97,9 +102,13 @@ export function Body() {
           ))}
         </div>
       )}
-      <main className="flex min-h-0 flex-1">
+      <main className={`flex min-h-0 flex-1 ${tight ? 'flex-col' : ''}`}>
         {(!tight || turn === 'panel') && <SidePanel alone={tight} />}
-        {(!tight || turn === 'drawing') && <Stage />}
+        {(!tight || turn === 'drawing' || isStrip) && (
+          <div className={isStrip ? 'flex h-56 shrink-0 border-t border-edge' : 'contents'}>
+            <Stage />
+          </div>
+        )}
       </main>
       <Foot />
       <Unmatched />

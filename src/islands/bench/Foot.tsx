@@ -113,8 +113,15 @@ function Path() {
     >
       {path.length > shown.length && <span>… ›&nbsp;</span>}
       {shown.map((id, i) => (
-        <span key={id} className={i === shown.length - 1 ? 'font-semibold' : ''}>
-          <button className="min-h-6 hover:underline" onClick={() => store.getState().select(id)}>
+        <span
+          key={id}
+          className={`flex min-w-0 items-center ${i === shown.length - 1 ? 'shrink-0 font-semibold' : ''}`}
+        >
+          <button
+            className="min-h-6 max-w-[30rem] min-w-6 truncate text-left hover:underline"
+            title={own(entries, id)!.name}
+            onClick={() => store.getState().select(id)}
+          >
             {own(entries, id)!.name || 'No name yet'}
           </button>
           {i < shown.length - 1 && <span>&nbsp;›&nbsp;</span>}

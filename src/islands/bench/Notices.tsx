@@ -15,7 +15,7 @@ export function Notices() {
           key={notice}
           className="pointer-events-auto flex items-start gap-3 border border-brass bg-brasswash px-3 py-2"
         >
-          <span className="min-w-0 flex-1">{notice}</span>
+          <span className="min-w-0 flex-1 wrap-anywhere">{notice.replaceAll(/(?<=“[^“”]{60})[^“”]+(?=”)/g, ' …')}</span>
           <button className="plain" aria-label="Put this message away" onClick={() => store.getState().dismiss(notice)}>
             <X size={16} aria-hidden="true" />
           </button>

@@ -1,5 +1,6 @@
 import { useState, type DragEvent } from 'react';
-import { takeFile, keepForStart } from '../shared/incoming';
+import { keepForStart, takeFiles } from '../shared/incoming';
+import { listFilesOf, textOf } from '../shared/pasted';
 
 function go(list: string): void {
   keepForStart({ text: list, name: '', findings: [] });
@@ -9,9 +10,9 @@ function go(list: string): void {
 /** What is dropped anywhere on the page goes on to Start; the browser never opens it in place of the application. */
 export async function takeDropped(event: DragEvent): Promise<void> {
   event.preventDefault();
-  const file = event.dataTransfer.files[0];
-  if (!file) return go(event.dataTransfer.getData('text/plain'));
-  keepForStart(await takeFile(file));
+  const files = [...event.dataTransfer.files];
+  if (files.length === 0) return go(textOf(event.dataTransfer));
+  keepForStart(await takeFiles(files));
   location.assign('/start');
 }
 
@@ -29,8 +30,15 @@ export function PasteArea() {
         value={text}
         onChange={(event) => setText(event.target.value)}
         onPaste={(event) => {
-          const pasted = event.clipboardData.getData('text/plain');
-          if (text.trim() === '' && pasted.includes('\n')) {
+          const files = listFilesOf(event.clipboardData);
+          const pasted = textOf(event.clipboardData);
+          if (files.length > 0) {
+            event.preventDefault();
+            void takeFiles(files).then((taken) => {
+              keepForStart(taken);
+              location.assign('/start');
+            });
+          } else if (text.trim() === '' && pasted.includes('\n')) {
             event.preventDefault();
             go(pasted);
           }

@@ -1,27 +1,61 @@
-import { decodeList } from '../../core/read';
 import { limits, type Finding } from '../../core/model';
+import { decodeAway, ReadingGivenUp } from '../../workers/read-away';
+
+/** One of several lists that came in together: a sheet of a spreadsheet, or one of several files. */
+export interface IncomingPart {
+  readonly name: string;
+  readonly text: string;
+  readonly findings: readonly Finding[];
+}
 
 /** A list on its way in: its text, the name of its file, and what decoding found. */
 export interface Incoming {
   readonly text: string;
   readonly name: string;
   readonly findings: readonly Finding[];
+  /** Where several came in together, all of them, to choose from. */
+  readonly parts?: readonly IncomingPart[];
 }
 
 const key = 'dendrotax-incoming';
 
-/** Reads a chosen or dropped file. What cannot be read comes back as a finding with empty text. */
-export async function takeFile(file: File): Promise<Incoming> {
-  const tooLarge = file.size > limits.listBytes;
-  const bytes = tooLarge ? new Uint8Array(limits.listBytes + 1) : new Uint8Array(await file.arrayBuffer());
-  const { text, findings } = decodeList(bytes);
-  const told = tooLarge
-    ? findings.map((finding) => ({
-        ...finding,
-        message: finding.message.replace(/has \d+ MB/, `has ${Math.round(file.size / 1e6)} MB`),
-      }))
-    : findings;
-  return { text: text ?? '', name: file.name.replace(/\.[^.]+$/, ''), findings: told };
+const fault = (message: string): Finding => ({
+  code: 'not-text',
+  severity: 'error',
+  message,
+  line: null,
+  column: null,
+  entries: [],
+});
+
+/** Reads chosen, dropped or pasted files. What cannot be read comes back as a finding with empty text. */
+export async function takeFiles(files: readonly File[]): Promise<Incoming> {
+  const taken = await Promise.all(files.map(takeFile));
+  const [first] = taken;
+  if (!first || taken.length === 1) return first ?? { text: '', name: '', findings: [] };
+  const parts = taken.flatMap(({ name, text, findings, parts: own }): readonly IncomingPart[] =>
+    own ? own.map((part) => ({ ...part, name: `${name}: ${part.name}` })) : [{ name, text, findings }],
+  );
+  const read = parts.find(({ text }) => text !== '') ?? parts[0]!;
+  return { ...read, parts };
+}
+
+async function takeFile(file: File): Promise<Incoming> {
+  const name = file.name.replace(/\.[^.]+$/, '');
+  if (file.size > limits.listBytes) {
+    const message = `The file has ${Math.round(file.size / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`;
+    return { text: '', name, findings: [fault(message)] };
+  }
+  try {
+    const { text, findings, parts } = await decodeAway(new Uint8Array(await file.arrayBuffer()));
+    return { text: text ?? '', name, findings, ...(parts && { parts }) };
+  } catch (error) {
+    const known =
+      error instanceof ReadingGivenUp
+        ? error.message
+        : 'The file could not be read. It may have been moved, or something in it is beyond us.';
+    return { text: '', name, findings: [fault(known)] };
+  }
 }
 
 /** Hands a list from the Desk to Start, across the change of page. */

@@ -28,6 +28,9 @@ function nearest(around: readonly Around[]): HTMLElement | null {
   return null;
 }
 
+/** When it is looked, ms after a press: once whoever was pressed has had its own say, and when a server may have answered. */
+const looks = [60, 300, 1000, 3000];
+
 let keeping = false;
 
 /**
@@ -47,13 +50,13 @@ export function keepFocus(): void {
     for (let at: Element = target; at.parentElement; at = at.parentElement)
       around.push({ part: at.parentElement, after: at.nextElementSibling, before: at.previousElementSibling });
   });
+  const mend = (): void => {
+    if (!last || (document.activeElement && document.activeElement !== document.body)) return;
+    const lost = !last.isConnected || last.matches(':disabled') || !isShown(last);
+    if (lost) nearest(around)?.focus({ preventScroll: true });
+  };
   const look = (): void => {
-    // After whoever was pressed has had its own say.
-    setTimeout(() => {
-      if (!last || (document.activeElement && document.activeElement !== document.body)) return;
-      const lost = !last.isConnected || last.matches(':disabled') || !isShown(last);
-      if (lost) nearest(around)?.focus({ preventScroll: true });
-    }, 60);
+    for (const wait of looks) setTimeout(mend, wait);
   };
   document.addEventListener('click', look);
   document.addEventListener('keyup', look);

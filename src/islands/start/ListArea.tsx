@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Finding } from '../../core/model';
 import { indentKeys } from '../shared/indent-keys';
+import { listFilesOf, textOf } from '../shared/pasted';
 
 const lineHeight = 25;
 
@@ -20,11 +21,14 @@ export function ListArea({
   findings,
   goTo,
   onChange,
+  onFiles,
 }: {
   text: string;
   findings: readonly Finding[];
   goTo: { line: number } | null;
   onChange: (text: string) => void;
+  /** Files that were pasted. */
+  onFiles: (files: readonly File[]) => void;
 }) {
   const area = useRef<HTMLTextAreaElement>(null);
   const [top, setTop] = useState(0);
@@ -75,6 +79,15 @@ export function ListArea({
         value={text}
         onChange={(event) => onChange(event.target.value)}
         onKeyDown={indentKeys}
+        onPaste={(event) => {
+          const files = listFilesOf(event.clipboardData);
+          const pasted = textOf(event.clipboardData);
+          if (files.length === 0 && pasted === event.clipboardData.getData('text/plain')) return;
+          event.preventDefault();
+          if (files.length > 0) onFiles(files);
+          // As if it were typed, so that the browser can undo it.
+          else document.execCommand('insertText', false, pasted);
+        }}
         onScroll={(event) => setTop(event.currentTarget.scrollTop)}
       />
     </div>

@@ -1,5 +1,5 @@
 import '../shared/jitless';
-import { useEffect, useRef, useState, type DragEvent, type RefObject } from 'react';
+import { useRef, useState, type DragEvent, type RefObject } from 'react';
 import {
   applyGesture,
   inHouseStyle,
@@ -9,14 +9,13 @@ import {
   type AnyKind,
   type Diagram,
 } from '../../core/diagram';
-import type { Finding } from '../../core/model';
-import type { ReadChoices } from '../../core/read';
 import { Picture } from '../drawing/Picture';
 import { ApiError, reach } from '../shared/api';
 import { Guarded } from '../shared/Guarded';
 import { fetchHouseStyles } from '../shared/house-styles';
 import { newId } from '../shared/ids';
-import { takeFile, takeIncoming, type Incoming } from '../shared/incoming';
+import type { Incoming } from '../shared/incoming';
+import { textOf } from '../shared/pasted';
 import { beginTrying, tryingTitle } from '../shared/trying';
 import { AskWhat } from './AskWhat';
 import { Decisions } from './Decisions';
@@ -24,7 +23,9 @@ import { KindChoice } from './KindChoice';
 import { ListArea } from './ListArea';
 import { StartHead } from './StartHead';
 import { Understood } from './Understood';
+import { useList } from './useList';
 import { useReading } from './useReading';
+import { WhichPart } from './WhichPart';
 
 /** A list to begin with on the front page. */
 const sample: Incoming = {
@@ -54,11 +55,8 @@ export function Start({ front = false }: { front?: boolean }) {
 }
 
 function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming | null> }) {
-  const [incoming] = useState(() => typed.current ?? takeIncoming() ?? (front ? sample : null));
-  const [text, setText] = useState(incoming?.text ?? '');
-  const [title, setTitle] = useState(incoming?.name ?? '');
-  const [decoding, setDecoding] = useState<readonly Finding[]>(incoming?.findings ?? []);
-  const [choices, setChoices] = useState<ReadChoices>({});
+  const list = useList(typed, front ? sample : null);
+  const { text, title, choices, setChoices } = list;
   const [goTo, setGoTo] = useState<{ line: number } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState<AbortController | null>(null);
@@ -66,9 +64,6 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
   const chooser = useRef<HTMLInputElement>(null);
   const [wanted, setWanted] = useState<AnyKind['id'] | null>(null);
   const { readings, busy, fault } = useReading(text, choices);
-  useEffect(() => {
-    typed.current = { text, name: title, findings: decoding };
-  }, [typed, text, title, decoding]);
   const empty = text.trim() === '';
   // What was chosen by hand stays chosen while the list can be drawn so.
   const byHand = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null));
@@ -76,24 +71,14 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
   const { kind, read, drawn, fit: fits, tiers } = chosen;
   const unsure = !empty && !busy && fault === null && !byHand && (fits?.strength ?? 0) < leastStrength;
   const name = title.trim() || kind.titleIn(read) || madeUpTitle(kind);
-  const findings = [...decoding, ...(empty ? [] : read.findings)];
+  const findings = [...list.decoding, ...(empty ? [] : read.findings)];
   const ready = !busy && !unsure && fault === null && (read.entries.length > 0 || empty);
 
-  async function take(file: File | undefined) {
-    if (!file) return;
-    const taken = await takeFile(file);
-    setDecoding(taken.findings);
-    // A file that could not be read leaves the list as it is.
-    if (taken.text === '' && taken.findings.length > 0) return;
-    setText(taken.text.replaceAll('\r\n', '\n').replaceAll('\r', '\n'));
-    if (title === '' || title === sample.name) setTitle(taken.name);
-    setChoices({});
-  }
   function drop(event: DragEvent) {
     event.preventDefault();
-    const file = event.dataTransfer.files[0];
-    if (file) void take(file);
-    else setText((before) => before + event.dataTransfer.getData('text/plain'));
+    const files = [...event.dataTransfer.files];
+    if (files.length > 0) void list.take(files);
+    else list.type(text + textOf(event.dataTransfer));
   }
   async function make() {
     setProblem(null);
@@ -124,7 +109,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
-      <StartHead front={front} title={title} told={kind.titleIn(read)} onTitle={setTitle} />
+      <StartHead front={front} title={title} told={kind.titleIn(read)} onTitle={list.setTitle} />
       <main
         className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
         onDragOver={(event) => event.preventDefault()}
@@ -147,15 +132,13 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
               ? 'Here is a list, drawn beside it. Put yours in its place as it is: from a spreadsheet, a mail, a document. Or drop a file.'
               : 'Paste it as it is: from a spreadsheet, a mail, a document. Or drop a file.'}
           </p>
+          <WhichPart parts={list.parts} chosen={list.part} onChoose={list.choosePart} />
           <ListArea
             text={text}
             findings={read.findings}
             goTo={goTo}
-            onChange={(next) => {
-              setText(next);
-              setDecoding([]);
-              if (title === sample.name) setTitle('');
-            }}
+            onChange={list.type}
+            onFiles={(files) => void list.take(files)}
           />
           <div className="flex flex-wrap items-center gap-3">
             <button className="button" onClick={() => chooser.current?.click()}>
@@ -164,19 +147,25 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
             <input
               ref={chooser}
               type="file"
+              multiple
               className="hidden"
               aria-label="A list file"
-              onChange={(event) => (void take(event.target.files?.[0]), (event.target.value = ''))}
+              onChange={(event) => {
+                void list.take([...(event.target.files ?? [])]);
+                event.target.value = '';
+              }}
             />
             <span className="text-sm text-muted">
-              Tables (CSV, cells from a spreadsheet), indented lists, lines such as “curlew: mudflat, saltmarsh” or
-              “tides --carry--&gt; silt”
+              Spreadsheets (XLSX, ODS), CSV, text as it is, pages and mails, OPML, JSON, LDIF, vCard, GEDCOM, GraphML;
+              or lines such as “curlew: mudflat, saltmarsh” or “tides --carry--&gt; silt”
             </span>
           </div>
         </div>
         <div className="flex min-h-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
           <div aria-live="polite" className="grid gap-3">
-            {busy && <p className="text-sm text-muted">Reading the list …</p>}
+            {(busy || list.taking) && (
+              <p className="text-sm text-muted">{list.taking ? 'Reading the file …' : 'Reading the list …'}</p>
+            )}
             {fault && <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">{fault}</p>}
             {unsure ? (
               <AskWhat readings={readings} onChoose={setWanted} />
@@ -185,11 +174,13 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
                 kind={kind}
                 read={read}
                 tiers={tiers}
+                table={chosen.table}
                 onUse={(index, use) =>
                   setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
                 }
                 onStructure={(structure) => setChoices({ structure })}
-                onFirstRow={() => setChoices((before) => ({ ...before, firstRow: 'entry', columns: {} }))}
+                onFirstRow={(firstRow) => setChoices((before) => ({ ...before, firstRow, columns: {} }))}
+                onSeparator={(separator) => setChoices({ structure: 'table', separator })}
               />
             )}
             <Decisions

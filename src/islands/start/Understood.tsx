@@ -1,5 +1,17 @@
 import type { AnyKind } from '../../core/diagram';
-import type { ColumnUse, Reading } from '../../core/read';
+import { separators, type ColumnUse, type Reading, type Separator } from '../../core/read';
+import type { TableSeen } from '../../workers/read.worker';
+import { ColumnTable } from './ColumnTable';
+
+const separatorWords: Readonly<Record<Separator, string>> = {
+  '\t': 'tabs',
+  ';': 'semicolons',
+  ',': 'commas',
+  '|': 'upright strokes',
+  '^': 'carets',
+  ':': 'colons',
+  blanks: 'columns of blanks',
+};
 
 const plural = (n: number, one: string, many = `${one}s`): string =>
   `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
@@ -9,17 +21,20 @@ export function Understood({
   kind,
   read,
   tiers,
+  table,
   onUse,
   onStructure,
   onFirstRow,
+  onSeparator,
 }: {
   kind: AnyKind;
   read: Reading;
   tiers: number;
+  table: TableSeen | null;
   onUse: (index: number, use: ColumnUse) => void;
   onStructure: (structure: 'outline' | 'table') => void;
-  /** The first row is no heading. */
-  onFirstRow: () => void;
+  onFirstRow: (is: 'entry' | 'heading') => void;
+  onSeparator: (separator: Separator) => void;
 }) {
   if (read.entries.length === 0) return null;
   const placed = read.entries.length;
@@ -39,39 +54,37 @@ export function Understood({
           </button>
         )}
       </p>
-      {read.header && read.columns.length > 0 && (
-        <p className="mt-1 text-sm text-muted">
-          Its first row is read as headings:{' '}
-          <span className="text-ink">{read.columns.map(({ header }) => header).join(' · ')}</span>.{' '}
-          {kind.readsWithoutHeadings && (
-            <button className="link" onClick={onFirstRow}>
-              It is {kind.entryNoun[0] === 'idea' ? 'an' : 'a'} {kind.entryNoun[0]}
-            </button>
-          )}
-        </p>
-      )}
-      {read.columns.length > 0 && (
-        <ul className="mt-3 flex max-h-40 flex-wrap gap-x-4 gap-y-2 overflow-auto">
-          {read.columns.map((column) => (
-            <li key={column.index}>
-              <label className="flex items-center gap-1.5 text-sm">
-                <span className="max-w-40 truncate font-semibold">{column.header}</span>
-                <span className="text-muted">is</span>
-                <select
-                  className="border border-edge bg-raised px-1 py-0.5"
-                  value={column.use}
-                  onChange={(event) => onUse(column.index, event.target.value)}
-                >
-                  {kind.columnUses.map(({ use, words }) => (
-                    <option key={use} value={use}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
+      {table && (
+        <>
+          <p className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+            {kind.readsWithoutHeadings && (
+              <label className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  className="accent-moss"
+                  checked={read.header}
+                  onChange={(event) => onFirstRow(event.target.checked ? 'heading' : 'entry')}
+                />
+                The first row is headings
               </label>
-            </li>
-          ))}
-        </ul>
+            )}
+            <label className="flex items-center gap-1.5">
+              Cells are parted by
+              <select
+                className="border border-edge bg-raised px-1 py-0.5"
+                value={table.separator}
+                onChange={(event) => onSeparator(event.target.value as Separator)}
+              >
+                {separators.map((sign) => (
+                  <option key={sign} value={sign}>
+                    {separatorWords[sign]}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </p>
+          <ColumnTable kind={kind} columns={read.columns} header={read.header} table={table} onUse={onUse} />
+        </>
       )}
     </section>
   );

@@ -1,11 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
 import { kindOf, kinds, nothingReadAs, type Drawn, type KindReading } from '../../core/diagram';
 import type { ReadChoices } from '../../core/read';
+import type { TableSeen } from '../../workers/read.worker';
 import { readAway, ReadingGivenUp } from '../../workers/read-away';
 
 /** What one kind understands of the list, with its drawing. */
 export interface DrawnReading extends KindReading {
   readonly tiers: number;
+  readonly table: TableSeen | null;
   readonly drawn: Drawn | null;
 }
 
@@ -19,6 +21,7 @@ const nothing = kinds.map((kind): DrawnReading => ({
   read: nothingReadAs(kind),
   fit: null,
   tiers: 0,
+  table: null,
   drawn: null,
 }));
 

@@ -75,7 +75,7 @@ function SheetChoice() {
             <option value="">as small as it comes</option>
             {wishes.map((pt) => (
               <option key={pt} value={pt}>
-                at least {pt} pt: then the sheet follows
+                at least {pt} pt
               </option>
             ))}
           </select>

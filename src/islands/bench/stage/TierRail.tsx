@@ -8,8 +8,10 @@ import { useBench, useParts } from '../context';
 export function TierRail() {
   const { view } = useParts();
   const scene = useBench((state) => (state.trial ?? state.drawn).scene);
-  const { x, y, k } = useStore(view);
+  const { x, y, k, width, height } = useStore(view);
   const down = scene.direction === 'down';
+  /** How long the rail is; before the window is measured, as long as it likes. */
+  const length = (down ? height : width) || Infinity;
   const { drawing } = scene;
   const at = (along: number) =>
     down ? y + k * (drawing.y + along * drawing.scale) : x + k * (drawing.x + along * drawing.scale);
@@ -33,10 +35,11 @@ export function TierRail() {
           start={labels[i]!}
           end={at(band.end)}
           room={scene.tiers[i + 1] ? labels[i + 1]! - 2 : Infinity}
+          length={length}
           down={down}
         />
       ))}
-      {gripsOf(scene.tiers, at).map(({ band, at: middle }) => (
+      {gripsOf(scene.tiers, at, length).map(({ band, at: middle }) => (
         <Grip key={band.tier} band={band} at={middle} down={down} scale={k * drawing.scale} />
       ))}
     </div>
@@ -55,16 +58,26 @@ const longestWord = 14;
 const fits = (name: string, width: number): boolean =>
   Math.min(longestWord, Math.max(...name.split(/\s+/).map((word) => word.length))) * nameLetter <= width;
 
+/** A band of which less than this is on the rail cannot be pressed, CSS px. */
+const leastBand = 18;
+/** Whatever it shows, a band takes at least this much of the rail, CSS px. */
+const leastTarget = 24;
+
 /** Room of a grip along the rail, CSS px. */
 const gripRoom = 24;
 
-/** Where the gaps between tiers are held: in the middle of each that can be seen, as far as there is room for one grip beside the other. */
-function gripsOf(tiers: readonly TierBand[], at: (along: number) => number): { band: TierBand; at: number }[] {
+/** Where the gaps between tiers are held: in the middle of each that can be seen on a rail so long, as far as there is room for one grip beside the other. */
+function gripsOf(
+  tiers: readonly TierBand[],
+  at: (along: number) => number,
+  length: number,
+): { band: TierBand; at: number }[] {
   const grips: { band: TierBand; at: number }[] = [];
   tiers.slice(1).forEach((band, i) => {
     const [end, start] = [at(tiers[i]!.end), at(band.start)];
     const middle = (end + start) / 2;
-    const isFree = middle - (grips.at(-1)?.at ?? -Infinity) >= gripRoom;
+    const isSeen = middle >= gripRoom / 2 && middle <= length - gripRoom / 2;
+    const isFree = isSeen && middle - (grips.at(-1)?.at ?? -Infinity) >= gripRoom;
     if (band.gap !== null && start - end > 5 && isFree) grips.push({ band, at: middle });
   });
   return grips;
@@ -75,12 +88,14 @@ function Band({
   start,
   end,
   room,
+  length,
   down,
 }: {
   band: TierBand;
   start: number;
   end: number;
   room: number;
+  length: number;
   down: boolean;
 }) {
   const { store } = useParts();
@@ -88,17 +103,21 @@ function Band({
   const step = useBench((state) => state.step);
   const chosen = step === 'style' && scope.kind === 'tier' && scope.tier === band.tier;
   // A low band reaches into the gap behind it as far as its name needs.
-  const size = Math.max(18, end - start, Math.min(down ? 52 : 70, room - start));
+  const whole = Math.max(18, end - start, Math.min(down ? 52 : 70, room - start));
+  // What of it stands on the rail.
+  const from = Math.max(0, start);
+  const size = Math.min(length, start + whole) - from;
   const light = () => {
     const { structure } = store.getState();
     store.getState().set({ lit: new Set(idsOfTier(structure, band.tier)) });
   };
   const dim = () => store.getState().set({ lit: new Set() });
   const name = band.name ?? `Tier ${band.tier}`;
+  if (size < Math.min(whole, leastBand) || length - from < leastTarget) return null;
   return (
     <button
       className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-6 left-0 pl-2' : 'top-0 bottom-6 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
-      style={down ? { top: start, height: size } : { left: start, width: size }}
+      style={down ? { top: from, height: size } : { left: from, width: size }}
       aria-label={`Tier ${band.tier}${band.name ? `, ${band.name}` : ''}, ${band.count} ${band.count === 1 ? 'entry' : 'entries'}: style it`}
       title={name}
       onPointerEnter={light}

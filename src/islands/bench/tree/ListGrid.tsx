@@ -10,6 +10,7 @@ import { entriesOf } from '../selection';
 import { movingWords } from './drop-words';
 import type { TreeBenchWords } from './words';
 import { ColumnHeads, headHeight } from '../list/ColumnHeads';
+import { roomFor } from '../list/room-for';
 import { tracksOf, usualLength, withWidth, type Widths } from '../list/column-widths';
 import { ListRow, rowHeight } from './ListRow';
 
@@ -134,6 +135,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
       ref={frame}
       className="min-h-0 flex-1 overflow-auto border-t border-hair [@media(max-height:519px)]:min-h-44"
       role="treegrid"
+      onFocus={roomFor}
       aria-label="List"
       aria-rowcount={structure.outline.length + 1}
       aria-colcount={columns.length + 1}

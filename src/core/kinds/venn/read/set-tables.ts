@@ -268,6 +268,21 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
   };
 }
 
+/** Whether all that one column names stands in another that has no gap, beside rows where it names nothing: whom each row belongs to. Lists of sets have no gaps within. */
+function refersUp(body: readonly Row[], width: number): boolean {
+  const columns = Array.from({ length: width }, (_, i) =>
+    body.slice(0, looked).map(({ cells }) => foldName(cells[i] ?? '')),
+  );
+  const hasGap = (cells: readonly string[]): boolean =>
+    cells.indexOf('') >= 0 && cells.indexOf('') < cells.findLastIndex(Boolean);
+  const within = (cells: readonly string[], others: ReadonlySet<string>): boolean =>
+    cells.every((cell) => cell === '' || others.has(cell));
+  return columns.some((cells, i) => {
+    if (!hasGap(cells)) return false;
+    return columns.some((others, j) => j !== i && !others.includes('') && within(cells, new Set(others)));
+  });
+}
+
 /** A column a set, its items below the heading; an item in two columns is in both sets. */
 function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
   const sets = head.cells.map((cell, i) => cell || `Set ${i + 1}`);
@@ -290,7 +305,7 @@ function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetLi
     const filled = body.slice(0, looked).flatMap((row) => foldName(row.cells[i] ?? '') || []);
     return filled.length - new Set(filled).size > Math.max(1, filled.length * 0.1);
   });
-  if (repeated) return null;
+  if (repeated || refersUp(body, sets.length)) return null;
   // Without any item in two columns it is a table of something else, unless it is ragged as such columns are.
   const shared = [...seen.values()].some((of) => of.size > 1);
   const lengths = sets.map((_, i) => body.filter((row) => (row.cells[i] ?? '') !== '').length);

@@ -9,6 +9,7 @@ import { withWidth, type Widths } from '../../list/column-widths';
 import { ListCell } from '../../list/ListCell';
 import { NameCell } from '../../list/NameCell';
 import { RowForm, rowForm } from '../../list/RowForm';
+import { roomFor } from '../../list/room-for';
 import { focusLine, pressLine, useCellKeys } from '../../list/useCellKeys';
 import { entriesOf } from '../../selection';
 import { pasteItems, tick } from './set-actions';
@@ -73,6 +74,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
       ref={frame}
       className="min-h-0 flex-1 overflow-auto border-t border-hair max-md:min-h-64 max-md:shrink-0"
       role="grid"
+      onFocus={roomFor}
       aria-label="List"
       aria-rowcount={entries.length + 1}
       aria-colcount={1 + details + sets.length}
