@@ -17,11 +17,12 @@ import {
   type Diagram,
 } from '../src/core/diagram';
 import { Sheet, type Finding } from '../src/core/model';
-import { decodeList, type Reading } from '../src/core/read';
+import { decodeList, type Decoded } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { isTilePaper, tilePapers, type SheetSet, type TilePaper } from '../src/core/scene';
 import { formats, isFormat } from '../src/export/formats';
 import { withPictures } from './draw-pictures';
+import { reportOf, type Told } from './draw-report';
 
 /** Ways to draw by their names, each with the words that any kind knows for it. */
 const options = [...new Set(kinds.flatMap(({ options: own }) => own.map(({ name }) => name)))].map((name) => ({
@@ -37,7 +38,7 @@ const options = [...new Set(kinds.flatMap(({ options: own }) => own.map(({ name 
 const usage = `bin/draw LIST… [--kind ${kinds.map((kind) => kind.id).join('|')}] [--title T] [--out FILE.{${Object.keys(formats).join(',')}}] [--report FILE.json]
               ${options.map(({ name, choices }) => `[--${name} ${choices.join('|')}]`).join(' ')}
               [--look L] [--sheet ${Sheet.shape.size.options.join('|')}] [--orientation ${Sheet.shape.orientation.options.join('|')}]
-              [--least PT] [--dpi N] [--sheets PT] [--tiles ${tilePapers.join('|')}]
+              [--least PT] [--dpi N] [--sheets PT] [--tiles ${tilePapers.join('|')}] [--part SHEET]
 
 Reads lists and draws them, without server or browser. LIST may be - for standard input.
 Without --kind the list itself tells, as on Start. With several lists, {} in --out and --report stands for the name of each.
@@ -75,8 +76,8 @@ async function drawOne(list: string, values: Values): Promise<void> {
   const ending = out ? extname(out).slice(1).toLowerCase() : 'svg';
   if (!isFormat(ending))
     throw new Misuse(`--out knows the endings ${Object.keys(formats).join(', ')}; “${ending}” is none of them.`);
-  const decoded = decodeList(await bytesOf(list));
-  const { kind, read } = readList(decoded.text, values.kind);
+  const decoded = chosenPart(decodeList(await bytesOf(list)), values.part);
+  const { kind, read, all } = readList(decoded.text, values.kind);
   const title = values.title ?? ((read && kind.titleIn(read)) || name);
   const made = makeDiagram(kind, read ?? kind.read(tokensOf('')), title);
   const { diagram, images, missing } = await withPictures(
@@ -84,12 +85,16 @@ async function drawOne(list: string, values: Values): Promise<void> {
     list === '-' ? '.' : dirname(list),
   );
   const drawn = draw(diagram);
-  const told = [...decoded.findings, ...(read?.findings ?? []), ...missing];
-  const findings = [...told, ...(read ? check(diagram, drawn) : [])];
+  const found = [...decoded.findings, ...(read?.findings ?? []), ...missing];
+  const findings = [...found, ...(read ? check(diagram, drawn) : [])];
   const set = values.sheets === undefined ? null : setOf(diagram, kind, values.sheets, ending);
   const tiles = values.tiles === undefined ? undefined : tilesOf(values.tiles, ending);
-  if (report) await writeFile(report, `${JSON.stringify(reportOf(diagram, kind, read, findings), null, 1)}\n`);
-  for (const one of told) console.error(one.message);
+  if (report)
+    await writeFile(
+      report,
+      `${JSON.stringify(reportOf(diagram, { kind, read, all }, decoded.text, findings), null, 1)}\n`,
+    );
+  for (const one of found) console.error(one.message);
   if (!read || read.entries.length === 0) throw new Error(`Nothing could be drawn from ${list}.`);
   if (out)
     await writeFile(
@@ -111,17 +116,36 @@ async function drawOne(list: string, values: Values): Promise<void> {
   );
 }
 
+/** The sheet that is asked for of a spreadsheet that has several, else the fullest, told which. */
+function chosenPart(decoded: Decoded, wanted: string | undefined): Decoded {
+  const { parts, part } = decoded;
+  if (!parts || part === undefined) {
+    if (wanted !== undefined)
+      throw new Misuse('--part names a sheet of a spreadsheet with several; this list has none.');
+    return decoded;
+  }
+  const names = parts.map(({ name }) => name);
+  if (wanted !== undefined && !names.includes(wanted))
+    throw new Misuse(`--part knows the sheets ${names.join(', ')}; “${wanted}” is none of them.`);
+  const taken = wanted === undefined ? part : names.indexOf(wanted);
+  const { text, findings, name } = parts[taken]!;
+  const message = `The sheet “${name}” was read, of ${names.length}: ${names.join(', ')}. Name another with --part.`;
+  const told: Finding = { code: 'sheet', severity: 'note', message, line: null, column: null, entries: [] };
+  return { ...decoded, text, findings: [told, ...findings] };
+}
+
 /** The kind that is asked for, else the one that reads the list best. */
-function readList(text: string | null, wanted: string | undefined): { kind: AnyKind; read: Reading | null } {
+function readList(text: string | null, wanted: string | undefined): Told {
   const asked = kinds.find(({ id }) => id === wanted);
-  if (text === null) return { kind: asked ?? kinds[0]!, read: null };
-  if (asked) return { kind: asked, read: readAs(asked, text) };
-  const [best] = readInAllKinds(text);
-  if (best!.read.entries.length > 0 && (best!.fit?.strength ?? 0) < leastStrength)
+  if (text === null) return { kind: asked ?? kinds[0]!, read: null, all: [] };
+  if (asked) return { kind: asked, read: readAs(asked, text), all: [] };
+  const all = readInAllKinds(text);
+  const best = all[0]!;
+  if (best.read.entries.length > 0 && (best.fit?.strength ?? 0) < leastStrength)
     throw new Error(
       `No kind of diagram reads this list well. Say which it is with --kind: ${kinds.map(({ id }) => id).join(', ')}.`,
     );
-  return best!;
+  return { kind: best.kind, read: best.read, all };
 }
 
 type Values = ReturnType<typeof parse>['values'];
@@ -145,6 +169,7 @@ function parse(args: string[]) {
         least: text,
         sheets: text,
         tiles: text,
+        part: text,
         help: { type: 'boolean', default: false },
       },
     });
@@ -235,32 +260,6 @@ function chosen<T extends string>(name: string, given: string | undefined, known
   if (given !== undefined && found === undefined)
     throw new Misuse(`--${name} knows ${known.join(', ')}; “${given}” is none of them.`);
   return found;
-}
-
-function reportOf(diagram: Diagram, kind: AnyKind, read: Reading | null, findings: readonly Finding[]) {
-  const { structure } = draw(diagram);
-  const lines = new Map(read?.entries.map((entry) => [entry.id, entry.line]));
-  return {
-    kind: diagram.kind,
-    understood: {
-      structure: read?.structure ?? 'none',
-      header: read?.header ?? false,
-      emptyLines: read?.emptyLines ?? 0,
-      columns: read?.columns ?? [],
-    },
-    entries: Array.from(structure.outline, (i) => {
-      const { id, name, details, fields, role, parent } = diagram.entries[structure.ids[i]!]!;
-      return { id, name, details, fields, role, parent, tier: structure.tier[i]!, line: lines.get(id) ?? null };
-    }),
-    links: Object.values(diagram.links).map(({ from, to, phrase, kind }) => ({ from, to, phrase, kind })),
-    unions: [],
-    sets: [],
-    ...(read ? kind.reported(read) : {}),
-    notPlaced: read?.notPlaced ?? [],
-    questions: read?.questions ?? [],
-    findings,
-    figures: kind.figure(diagram, structure),
-  };
 }
 
 run(process.argv.slice(2)).catch((error: unknown) => {

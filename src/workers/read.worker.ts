@@ -31,7 +31,7 @@ export interface TableSeen {
 }
 
 /** So many rows of a table are shown. */
-const rowsShown = 6;
+const rowsShown = 3;
 
 function tableSeen(text: string, choices: ReadChoices, read: Reading): TableSeen | null {
   const { table } = tokensOf(text, choices.separator);

@@ -105,7 +105,7 @@ export function Body() {
       <main className={`flex min-h-0 flex-1 ${tight ? 'flex-col' : ''}`}>
         {(!tight || turn === 'panel') && <SidePanel alone={tight} />}
         {(!tight || turn === 'drawing' || isStrip) && (
-          <div className={isStrip ? 'flex h-56 shrink-0 border-t border-edge' : 'contents'}>
+          <div className={isStrip ? 'flex h-44 shrink-0 border-t border-edge' : 'contents'}>
             <Stage />
           </div>
         )}

@@ -8,12 +8,15 @@ export function ColumnTable({
   columns,
   header,
   table,
+  chosen,
   onUse,
 }: {
   kind: AnyKind;
   columns: readonly Column[];
   header: boolean;
   table: TableSeen;
+  /** Parts that were chosen by hand, by the places of the columns. */
+  chosen: Readonly<Record<number, ColumnUse>>;
   onUse: (index: number, use: ColumnUse) => void;
 }) {
   const titleOf = (column: Column): string =>
@@ -33,7 +36,7 @@ export function ColumnTable({
                 <select
                   aria-label={`${titleOf(column)} is`}
                   className="min-h-7 w-full min-w-28 border border-edge bg-raised px-1"
-                  value={column.use}
+                  value={chosen[column.index] ?? column.use}
                   onChange={(event) => onUse(column.index, event.target.value)}
                 >
                   {kind.columnUses.map(({ use, words }) => (
@@ -78,7 +81,7 @@ export function ColumnTable({
       </table>
       {table.count > table.rows.length && (
         <p className="px-2 py-0.5 text-sm text-muted">
-          … and {(table.count - table.rows.length).toLocaleString('en')} more rows.
+          … and {(table.count - table.rows.length).toLocaleString('en')} more
         </p>
       )}
     </div>

@@ -82,6 +82,29 @@ function Ask({
   );
 }
 
+/** So many questions stand at once. */
+const askedAtOnce = 3;
+
+/** Questions that are open, those first that decide most: what the whole list is, then whom most others stand below. O(entries + questions). */
+function weightiest({ questions, entries }: Reading): Question[] {
+  const open = questions.filter(({ answered }) => !answered);
+  if (open.length < 2) return open;
+  const below = new Map<string | null, string[]>();
+  for (const { id, parent } of entries) {
+    const siblings = below.get(parent);
+    if (siblings) siblings.push(id);
+    else below.set(parent, [id]);
+  }
+  // Every branch is counted from its lowest entries up; a ring has no lowest and counts nothing.
+  const sizes = new Map<string, number>();
+  const order: string[] = [...(below.get(null) ?? [])];
+  for (let i = 0; i < order.length; i++) order.push(...(below.get(order[i]!) ?? []));
+  for (const id of order.toReversed())
+    sizes.set(id, 1 + (below.get(id) ?? []).reduce((sum, child) => sum + (sizes.get(child) ?? 0), 0));
+  const weight = ({ options, entry }: Question): number => (options ? Infinity : (sizes.get(entry) ?? 0));
+  return open.toSorted((a, b) => (weight(a) === weight(b) ? a.line - b.line : weight(b) - weight(a)));
+}
+
 /** Lines that need a decision, and what else was found, each with its line. */
 export function Decisions({
   read,
@@ -94,7 +117,7 @@ export function Decisions({
   onAnswer: (answers: Readonly<Record<string, string>>) => void;
   onGo: (line: number) => void;
 }) {
-  const open = read.questions.filter((question) => !question.answered);
+  const open = weightiest(read);
   const guessed = open.filter(({ guess, candidates, options }) => guess !== null && candidates.length <= 1 && !options);
   const asked = new Set(open.map((question) => question.line));
   const rest = findings.filter((one) => !(one.line !== null && asked.has(one.line) && /superior$/.test(one.code)));
@@ -112,7 +135,7 @@ export function Decisions({
         </p>
       )}
       <ul className="grid gap-2">
-        {open.slice(0, 50).map((question) => (
+        {open.slice(0, askedAtOnce).map((question) => (
           <Ask
             key={question.id + question.wanted}
             question={question}
@@ -121,6 +144,12 @@ export function Decisions({
             onGo={onGo}
           />
         ))}
+        {open.length > askedAtOnce && (
+          <li className="px-3 text-sm text-muted">
+            {open.length - askedAtOnce === 1 ? 'One more question' : `${open.length - askedAtOnce} more questions`}{' '}
+            after these.
+          </li>
+        )}
         {rest.slice(0, 50).map((one, i) => (
           <li
             key={one.code + String(i)}
@@ -135,9 +164,7 @@ export function Decisions({
           </li>
         ))}
       </ul>
-      {open.length + rest.length > 100 && (
-        <p className="mt-1 text-sm text-muted">… and {open.length + rest.length - 100} more.</p>
-      )}
+      {rest.length > 50 && <p className="mt-1 text-sm text-muted">… and {rest.length - 50} more.</p>}
     </section>
   );
 }

@@ -1,29 +1,21 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent, type RefObject } from 'react';
-import {
-  applyGesture,
-  inHouseStyle,
-  leastStrength,
-  madeUpTitle,
-  makeDiagram,
-  type AnyKind,
-  type Diagram,
-} from '../../core/diagram';
+import { leastStrength, madeUpTitle, makeDiagram, type AnyKind } from '../../core/diagram';
 import { Picture } from '../drawing/Picture';
-import { ApiError, reach } from '../shared/api';
 import { Guarded } from '../shared/Guarded';
-import { fetchHouseStyles } from '../shared/house-styles';
-import { newId } from '../shared/ids';
 import type { Incoming } from '../shared/incoming';
 import { textOf } from '../shared/pasted';
-import { beginTrying, tryingTitle } from '../shared/trying';
+import { tryingTitle } from '../shared/trying';
+import type { Separator } from '../../core/read';
 import { AskWhat } from './AskWhat';
+import { CellWays } from './CellWays';
 import { Decisions } from './Decisions';
 import { KindChoice } from './KindChoice';
 import { ListArea } from './ListArea';
 import { StartHead } from './StartHead';
 import { Understood } from './Understood';
 import { useList } from './useList';
+import { useMaking } from './useMaking';
 import { useReading } from './useReading';
 import { WhichPart } from './WhichPart';
 
@@ -58,8 +50,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
   const list = useList(typed, front ? sample : null);
   const { text, title, choices, setChoices } = list;
   const [goTo, setGoTo] = useState<{ line: number } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [making, setMaking] = useState<AbortController | null>(null);
+  const { make, problem, stop } = useMaking(front);
   const [trying] = useState(() => (front ? tryingTitle() : null));
   const chooser = useRef<HTMLInputElement>(null);
   const [wanted, setWanted] = useState<AnyKind['id'] | null>(null);
@@ -80,38 +71,13 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
     if (files.length > 0) void list.take(files);
     else list.type(text + textOf(event.dataTransfer));
   }
-  async function make() {
-    setProblem(null);
-    const diagram = makeDiagram(kind, read, name);
-    if (front) {
-      if (beginTrying(diagram)) location.assign('/try?new');
-      else setProblem('The list is too long to be tried without an account. Sign in, and make it then.');
-      return;
-    }
-    const calledOff = new AbortController();
-    setMaking(calledOff);
-    const id = newId();
-    const styled = await inDefaultStyle(diagram);
-    try {
-      await reach('/api/diagrams', {
-        method: 'POST',
-        body: JSON.stringify({ id, diagram: styled }),
-        headers: { 'content-type': 'application/json' },
-        signal: calledOff.signal,
-      });
-      location.assign(`/diagrams/${id}?new`);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem(`${error.message} The list is still here.`);
-      setMaking(null);
-    }
-  }
-
+  const onFirstRow = (firstRow: 'entry' | 'heading') => setChoices((before) => ({ ...before, firstRow, columns: {} }));
+  const onSeparator = (separator: Separator) => setChoices({ structure: 'table', separator });
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
       <StartHead front={front} title={title} told={kind.titleIn(read)} onTitle={list.setTitle} />
       <main
-        className="grid min-h-0 flex-1 lg:grid-cols-[minmax(340px,41%)_1fr]"
+        className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(340px,41%)_minmax(0,1fr)]"
         onDragOver={(event) => event.preventDefault()}
         onDrop={drop}
       >
@@ -167,6 +133,16 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
               <p className="text-sm text-muted">{list.taking ? 'Reading the file …' : 'Reading the list …'}</p>
             )}
             {fault && <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">{fault}</p>}
+            {choices.separator && (unsure || !chosen.table) && (
+              <CellWays
+                kind={kind}
+                header={read.header}
+                separator={choices.separator}
+                choices={choices}
+                onFirstRow={onFirstRow}
+                onSeparator={onSeparator}
+              />
+            )}
             {unsure ? (
               <AskWhat readings={readings} onChoose={setWanted} />
             ) : (
@@ -175,12 +151,13 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
                 read={read}
                 tiers={tiers}
                 table={chosen.table}
+                choices={choices}
                 onUse={(index, use) =>
                   setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
                 }
                 onStructure={(structure) => setChoices({ structure })}
-                onFirstRow={(firstRow) => setChoices((before) => ({ ...before, firstRow, columns: {} }))}
-                onSeparator={(separator) => setChoices({ structure: 'table', separator })}
+                onFirstRow={onFirstRow}
+                onSeparator={onSeparator}
               />
             )}
             <Decisions
@@ -219,19 +196,23 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
           )}
           <div className="flex flex-wrap items-center justify-between gap-3">
             <span className="text-muted" role="status">
-              {making
+              {stop
                 ? `Making it of ${read.entries.length.toLocaleString('en')} entries …`
                 : front
                   ? 'Arrange and style it at once; an account is asked for when you keep it.'
                   : 'You can change any of this later.'}
             </span>
             <span className="flex gap-2">
-              {making && (
-                <button className="button" onClick={() => making.abort()}>
+              {stop && (
+                <button className="button" onClick={stop}>
                   Stop
                 </button>
               )}
-              <button className="button button-main" disabled={!ready || making !== null} onClick={() => void make()}>
+              <button
+                className="button button-main"
+                disabled={!ready || stop !== null}
+                onClick={() => void make(makeDiagram(kind, read, name))}
+              >
                 {empty ? `Make an empty ${kind.nameInSentence}` : `Make the ${kind.nameInSentence}`}
               </button>
             </span>
@@ -240,19 +221,4 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
       </main>
     </div>
   );
-}
-
-/** The diagram in the house style for new ones; as it is where there is none, or it cannot be asked for just now. */
-async function inDefaultStyle(diagram: Diagram): Promise<Diagram> {
-  try {
-    const house = (await fetchHouseStyles()).find(({ forNew }) => forNew);
-    if (!house) return diagram;
-    const outcome = applyGesture(
-      diagram,
-      inHouseStyle(diagram, house.style, { id: house.id, revision: house.revision }),
-    );
-    return outcome.ok ? outcome.diagram : diagram;
-  } catch {
-    return diagram;
-  }
 }

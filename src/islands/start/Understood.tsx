@@ -1,17 +1,8 @@
 import type { AnyKind } from '../../core/diagram';
-import { separators, type ColumnUse, type Reading, type Separator } from '../../core/read';
+import type { ColumnUse, ReadChoices, Reading, Separator } from '../../core/read';
 import type { TableSeen } from '../../workers/read.worker';
+import { CellWays } from './CellWays';
 import { ColumnTable } from './ColumnTable';
-
-const separatorWords: Readonly<Record<Separator, string>> = {
-  '\t': 'tabs',
-  ';': 'semicolons',
-  ',': 'commas',
-  '|': 'upright strokes',
-  '^': 'carets',
-  ':': 'colons',
-  blanks: 'columns of blanks',
-};
 
 const plural = (n: number, one: string, many = `${one}s`): string =>
   `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
@@ -22,6 +13,7 @@ export function Understood({
   read,
   tiers,
   table,
+  choices,
   onUse,
   onStructure,
   onFirstRow,
@@ -31,6 +23,8 @@ export function Understood({
   read: Reading;
   tiers: number;
   table: TableSeen | null;
+  /** What was changed by hand, shown at once, before the list is read anew. */
+  choices: ReadChoices;
   onUse: (index: number, use: ColumnUse) => void;
   onStructure: (structure: 'outline' | 'table') => void;
   onFirstRow: (is: 'entry' | 'heading') => void;
@@ -56,34 +50,22 @@ export function Understood({
       </p>
       {table && (
         <>
-          <p className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
-            {kind.readsWithoutHeadings && (
-              <label className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="accent-moss"
-                  checked={read.header}
-                  onChange={(event) => onFirstRow(event.target.checked ? 'heading' : 'entry')}
-                />
-                The first row is headings
-              </label>
-            )}
-            <label className="flex items-center gap-1.5">
-              Cells are parted by
-              <select
-                className="border border-edge bg-raised px-1 py-0.5"
-                value={table.separator}
-                onChange={(event) => onSeparator(event.target.value as Separator)}
-              >
-                {separators.map((sign) => (
-                  <option key={sign} value={sign}>
-                    {separatorWords[sign]}
-                  </option>
-                ))}
-              </select>
-            </label>
-          </p>
-          <ColumnTable kind={kind} columns={read.columns} header={read.header} table={table} onUse={onUse} />
+          <CellWays
+            kind={kind}
+            header={read.header}
+            separator={table.separator}
+            choices={choices}
+            onFirstRow={onFirstRow}
+            onSeparator={onSeparator}
+          />
+          <ColumnTable
+            kind={kind}
+            columns={read.columns}
+            header={read.header}
+            table={table}
+            chosen={choices.columns ?? {}}
+            onUse={onUse}
+          />
         </>
       )}
     </section>

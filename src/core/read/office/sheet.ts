@@ -84,12 +84,7 @@ export function sheetText(sheet: SheetCells): SheetText {
   for (const row of [...sheet.rows.keys()].sort((a, b) => a - b)) {
     for (let empty = Math.min(row - next, mostEmpty); empty > 0; empty--) lines.push('');
     const cells = sheet.rows.get(row)!;
-    lines.push(
-      columns
-        .map((column) => tabCell(cells.get(column) ?? ''))
-        .join('\t')
-        .trimEnd(),
-    );
+    lines.push(columns.map((column) => tabCell(cells.get(column) ?? '')).join('\t'));
     next = row + 1;
   }
   const hidden = sheet.hiddenRows.filter((row) => sheet.rows.has(row)).map((row) => row + 1);
