@@ -67,7 +67,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/core/', pathNot: notTests },
       to: {
-        path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak|bidi-js|damerau-levenshtein|lru-cache|dequal|flatqueue|flatbush|saxes|parse5)/))',
+        path: '^(src/(?!core/)|node_modules/(?!(zod|culori|linebreak|bidi-js|damerau-levenshtein|lru-cache|dequal|flatqueue|flatbush|saxes|parse5|fflate|jsonc-parser|numfmt)/))',
         dependencyTypesNot: ['type-only'],
       },
     },

@@ -20,7 +20,7 @@ const signatures: [number[], string][] = [
   [[0xff, 0xd8, 0xff], 'a picture'],
 ];
 
-/** Bytes of a list file to text: UTF-8, UTF-16, ANSEL where a GEDCOM file says so, else Windows-1252, and says which had to be guessed. */
+/** Bytes of a list file to text: UTF-8, UTF-16, ANSEL where a GEDCOM file says so, else the one-byte encoding whose letters the words are made of, and says which had to be guessed. */
 export function decodeList(bytes: Uint8Array): Decoded {
   const refuse = (code: ReadCode, message: string): Decoded => ({
     text: null,
@@ -93,11 +93,30 @@ function looksBinary(bytes: Uint8Array): boolean {
   return odd > sample.length / 20;
 }
 
+/** Single-byte encodings, in the order in which they are taken where they explain a text equally well, with the letters that languages written in them have. */
+const singleByte = [
+  ['windows-1252', 'Western European (Windows-1252)', 'àâäáãåæçéèêëíìîïñóòôöõøœßúùûüÿð'],
+  ['windows-1250', 'Central European (Windows-1250)', 'ąćęłńóśźżáčďéěíňřšťúůýžäöüßőűăâîşţđľĺŕô'],
+  ['iso-8859-2', 'Central European (ISO 8859-2)', 'ąćęłńóśźżáčďéěíňřšťúůýžäöüßőűăâîşţđľĺŕô'],
+] as const;
+
+/** How many of the signs beyond ASCII that stand in words are letters of the languages an encoding is for, less those that are not. */
+function lettersExplained(text: string, letters: string): number {
+  let sum = 0;
+  for (const word of text.slice(0, 200_000).split(/[\s\u0021-\u0040]+/))
+    for (const sign of word.toLowerCase()) if (sign > '\u007f') sum += letters.includes(sign) ? 1 : -1;
+  return sum;
+}
+
 function guessed(bytes: Uint8Array): Decoded {
-  const text = new TextDecoder('windows-1252').decode(bytes);
+  const read = singleByte.map(([label, words, letters]) => {
+    const text = new TextDecoder(label).decode(bytes);
+    return { text, words, explained: lettersExplained(text, letters) };
+  });
+  const { text, words } = read.reduce((best, one) => (one.explained > best.explained ? one : best));
   const lines = text.split(/\r\n|\r|\n/);
   const at = lines.findIndex((line) => /[^\u0020-\u007e\t]/.test(line));
   const example = lines[at]?.trim().slice(0, 60) ?? '';
-  const message = `The file does not say its encoding and is not UTF-8; it was read as Western European (Windows-1252). Check line ${at + 1}: “${example}”. If letters look wrong, save the file as UTF-8.`;
+  const message = `The file does not say its encoding and is not UTF-8; it was read as ${words}. Check line ${at + 1}: “${example}”. If letters look wrong, save the file as UTF-8.`;
   return { text, findings: [readFinding('encoding-guessed', 'warning', message, { line: at + 1 })] };
 }
