@@ -311,7 +311,16 @@ describe('lists as they come, whatever they are of', () => {
     ]);
   });
   it('a line that is nothing but text is asked about, not drawn as something', () => {
-    const [best] = readInAllKinds('{"name":"Ada","children":[{"name":"Bo"},{"name":"Cy"}]}');
+    const [best] = readInAllKinds('{Ada went out with Bo and with Cy to look after the boats before the tide came in}');
     expect(best!.fit?.strength ?? 0).toBeLessThan(0.5);
+  });
+  it('a line of JSON is the tree it tells', () => {
+    const [best] = readInAllKinds('{"name":"Ada","children":[{"name":"Bo"},{"name":"Cy"}]}');
+    const [top] = best!.read.entries;
+    expect(best!.read.entries.map(({ name, parent }) => [name, parent])).toEqual([
+      ['Ada', null],
+      ['Bo', top!.id],
+      ['Cy', top!.id],
+    ]);
   });
 });
