@@ -136,6 +136,7 @@ function Lines({ frame, drop }: { frame: RefObject<HTMLDivElement | null>; drop:
       className="min-h-0 flex-1 overflow-auto border-t border-hair [@media(max-height:519px)]:min-h-44"
       role="treegrid"
       onFocus={roomFor}
+      onInput={roomFor}
       aria-label="List"
       aria-rowcount={structure.outline.length + 1}
       aria-colcount={columns.length + 1}

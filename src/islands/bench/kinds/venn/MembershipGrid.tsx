@@ -75,6 +75,7 @@ export function MembershipGrid({ diagram, sets, details }: GridProps) {
       className="min-h-0 flex-1 overflow-auto border-t border-hair max-md:min-h-64 max-md:shrink-0"
       role="grid"
       onFocus={roomFor}
+      onInput={roomFor}
       aria-label="List"
       aria-rowcount={entries.length + 1}
       aria-colcount={1 + details + sets.length}
