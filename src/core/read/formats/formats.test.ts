@@ -208,6 +208,11 @@ describe('lists as programs hand them over', () => {
     expect(read.findings.map(({ message }) => message).join(' ')).toContain('nested more than 500 deep');
   });
 
+  it('reads objects within objects of one key, however deep, at once', () => {
+    const deep = `${'{"a": '.repeat(400)}[{"n": "Ana Rook"}, {"n": "Ben Heron"}]${'}'.repeat(400)}`;
+    expect(formatText(deep)!.text).toContain('Ana Rook');
+  });
+
   it('expands no entity of its own making', () => {
     const bomb = `<?xml version="1.0"?><!DOCTYPE opml [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]>\n<opml version="2.0"><body><outline text="&b;"/><outline text="Dunes"/></body></opml>`;
     const told = formatText(bomb);

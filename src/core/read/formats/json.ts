@@ -109,10 +109,10 @@ function mainList(
 ): { readonly list: readonly JsonObject[]; readonly others: readonly [string, JsonValue][] } | null {
   if (value.is === 'array') return isList(value) ? { list: objectsIn(value), others: [] } : null;
   if (!isObject(value)) return null;
-  const lists = value.own.filter(
-    ([, each]) => isList(each) || (isObject(each) && mainList(each) !== null && !hasWords(each)),
-  );
-  const inner = lists.map(([key, each]) => ({ key, found: mainList(each)! })).filter(({ found }) => found !== null);
+  const inner = value.own.flatMap(([key, each]) => {
+    const found = each.is === 'array' || (isObject(each) && !hasWords(each)) ? mainList(each) : null;
+    return found ? [{ key, found }] : [];
+  });
   const best = inner.toSorted((a, b) => b.found.list.length - a.found.list.length)[0];
   if (!best) return null;
   const others = value.own.filter(([key]) => key !== best.key).map(([key, each]): [string, JsonValue] => [key, each]);
@@ -134,11 +134,11 @@ function joined(things: readonly JsonObject[], others: readonly [string, JsonVal
 
 function edgesAmong(nodes: readonly JsonObject[], edges: readonly JsonObject[]): Item[] | null {
   const rows = nodes.map((each) => itemOf(each, new Set()).cells);
+  const told = edges.map((each) => itemOf(each, new Set()));
   for (const key of rows[0]?.keys() ?? []) {
     const byKey = new Map(rows.map((cells) => [cells.get(key) ?? '', cells]));
     byKey.delete('');
     if (byKey.size < nodes.length * 0.9) continue;
-    const told = edges.map((each) => itemOf(each, new Set()));
     const ends = [...(told[0]?.cells.keys() ?? [])].filter(
       (heading) => told.filter(({ cells }) => byKey.has(cells.get(heading) ?? '')).length >= told.length * 0.9,
     );
