@@ -44,6 +44,10 @@ test('a spreadsheet: which sheet, what each column is, and the chart of it', asy
   await expect(table).toContainText('3 of 3 stand in “Code”');
   await expect(page.getByText('4 people in 3 tiers')).toBeVisible();
   await axe(page);
+  // The table scrolls within its place, however narrow the window.
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
+  await page.setViewportSize({ width: 1280, height: 800 });
   // Another part for a column, in place; then the sheet changed over and back.
   await table.getByLabel('Post is').selectOption('the name');
   await expect(table.getByLabel('Post is')).toHaveValue('name');

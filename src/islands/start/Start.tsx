@@ -127,8 +127,8 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
             </span>
           </div>
         </div>
-        <div className="flex min-h-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
-          <div aria-live="polite" className="grid gap-3">
+        <div className="flex min-h-0 min-w-0 flex-col gap-3 border-hair bg-ground p-4 md:p-6 lg:border-l">
+          <div aria-live="polite" className="grid grid-cols-1 gap-3">
             {(busy || list.taking) && (
               <p className="text-sm text-muted">{list.taking ? 'Reading the file …' : 'Reading the list …'}</p>
             )}

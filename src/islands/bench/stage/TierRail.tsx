@@ -113,7 +113,7 @@ function Band({
   };
   const dim = () => store.getState().set({ lit: new Set() });
   const name = band.name ?? `Tier ${band.tier}`;
-  if (size < Math.min(whole, leastBand) || length - from < leastTarget) return null;
+  if (size < Math.min(whole, leastBand) || length - from < (down ? leastTarget : figureRoom(band))) return null;
   return (
     <button
       className={`absolute flex gap-1 overflow-hidden text-left hover:bg-mosswash ${down ? 'right-6 left-0 pl-2' : 'top-0 bottom-6 flex-col pt-1 pl-1'} ${chosen ? 'bg-mosswash' : ''} -outline-offset-2`}
