@@ -1,6 +1,6 @@
 import { draw, tokensOf, type AnyKind, type Diagram, type KindReading } from '../src/core/diagram';
 import type { Finding } from '../src/core/model';
-import { columnEvidence, type Reading } from '../src/core/read';
+import { bodyOf, ColumnEvidence, type Reading } from '../src/core/read';
 
 /** What was read of a list: as which kind, and how all kinds read it where the list was left to tell. */
 export interface Told {
@@ -56,9 +56,7 @@ export function reportOf(
 }
 
 function columnsOf(read: Reading, text: string) {
-  const { table } = tokensOf(text);
-  const body = table ? (read.header ? table.rows.slice(1) : table.rows) : [];
-  const evidence = columnEvidence(body, read.columns);
+  const evidence = new ColumnEvidence(bodyOf(tokensOf(text), read)).of(read.columns);
   return read.columns.map((column, i) => ({ ...column, evidence: evidence[i] }));
 }
 

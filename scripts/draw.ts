@@ -16,7 +16,7 @@ import {
   type Command,
   type Diagram,
 } from '../src/core/diagram';
-import { Sheet, type Finding } from '../src/core/model';
+import { finding, Sheet } from '../src/core/model';
 import { decodeList, type Decoded } from '../src/core/read';
 import { looks } from '../src/core/style';
 import { isTilePaper, tilePapers, type SheetSet, type TilePaper } from '../src/core/scene';
@@ -130,8 +130,7 @@ function chosenPart(decoded: Decoded, wanted: string | undefined): Decoded {
   const taken = wanted === undefined ? part : names.indexOf(wanted);
   const { text, findings, name } = parts[taken]!;
   const message = `The sheet “${name}” was read, of ${names.length}: ${names.join(', ')}. Name another with --part.`;
-  const told: Finding = { code: 'sheet', severity: 'note', message, line: null, column: null, entries: [] };
-  return { ...decoded, text, findings: [told, ...findings] };
+  return { ...decoded, text, findings: [finding('sheet', 'note', message), ...findings] };
 }
 
 /** The kind that is asked for, else the one that reads the list best. */

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { draw, readInAllKinds, tokensOf, type Drawn, type KindId } from '../core/diagram';
 import { tierCount } from '../core/hierarchy';
 import type { Fit } from '../core/kind';
-import { columnEvidence, decodeList, type ReadChoices, type Reading, type Separator } from '../core/read';
+import { bodyOf, ColumnEvidence, decodeList, type ReadChoices, type Reading, type Separator } from '../core/read';
 
 /** Drawings of more entries are made on the Bench, not beside the list. */
 const mostDrawn = 6000;
@@ -33,15 +33,21 @@ export interface TableSeen {
 /** So many rows of a table are shown. */
 const rowsShown = 3;
 
-function tableSeen(text: string, choices: ReadChoices, read: Reading): TableSeen | null {
-  const { table } = tokensOf(text, choices.separator);
-  if (!table || read.columns.length === 0) return null;
-  const body = read.header ? table.rows.slice(1) : table.rows;
-  return {
-    separator: table.delimiter,
-    rows: body.slice(0, rowsShown).map(({ cells }) => cells),
-    count: body.length,
-    evidence: columnEvidence(body, read.columns),
+/** Shows the table of a list as each kind read it; its cells are looked at once for all of them. */
+function tablesOf(text: string, choices: ReadChoices): (read: Reading) => TableSeen | null {
+  const tokens = tokensOf(text, choices.separator);
+  const looks = new Map<boolean, ColumnEvidence>();
+  return (read) => {
+    if (!tokens.table || read.columns.length === 0) return null;
+    const body = bodyOf(tokens, read);
+    const look = looks.get(read.header) ?? new ColumnEvidence(body);
+    looks.set(read.header, look);
+    return {
+      separator: tokens.table.delimiter,
+      rows: body.slice(0, rowsShown).map(({ cells }) => cells),
+      count: body.length,
+      evidence: look.of(read.columns),
+    };
   };
 }
 
@@ -52,9 +58,10 @@ export function readAndDraw(
   /** Told before a kind reads or draws the list. */
   goesOn: (kind: KindId) => void = () => undefined,
 ): ReadAway[] {
+  const tableSeen = tablesOf(text, choices);
   return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit }): ReadAway => {
     goesOn(kind.id);
-    const table = tableSeen(text, choices, read);
+    const table = tableSeen(read);
     if (!fit) return { kind: kind.id, read, fit, tiers: 0, table, drawn: null };
     const diagram = kind.make(read, '');
     const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;

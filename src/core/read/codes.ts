@@ -18,7 +18,6 @@ export type ReadCode =
   | 'ragged-row'
   | 'same-id'
   | 'same-name'
-  | 'sheet'
   | 'several-tops'
   | 'too-large'
   | 'too-long'

@@ -20,6 +20,14 @@ const signatures: [number[], string][] = [
   [[0xff, 0xd8, 0xff], 'a picture'],
 ];
 
+/** What is said of a file of so many bytes, which is too large to be a list. */
+export const tooLargeFile = (bytes: number): Finding =>
+  readFinding(
+    'too-large',
+    'error',
+    `The file has ${Math.round(bytes / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`,
+  );
+
 /** Bytes of a list file to text: UTF-8, UTF-16, ANSEL where a GEDCOM file says so, else the one-byte encoding whose letters the words are made of, and says which had to be guessed. */
 export function decodeList(bytes: Uint8Array): Decoded {
   const refuse = (code: ReadCode, message: string): Decoded => ({
@@ -27,10 +35,7 @@ export function decodeList(bytes: Uint8Array): Decoded {
     findings: [readFinding(code, 'error', message)],
   });
   if (bytes.length > limits.listBytes) {
-    return refuse(
-      'too-large',
-      `The file has ${Math.round(bytes.length / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`,
-    );
+    return { text: null, findings: [tooLargeFile(bytes.length)] };
   }
   if (isContainer(bytes)) return sheetIn(bytes);
   const known = signatures.find(([signature]) => signature.every((byte, i) => bytes[i] === byte));

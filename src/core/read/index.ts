@@ -1,5 +1,5 @@
 export type { ReadCode } from './codes';
-export { decodeList, type Decoded } from './decode';
+export { decodeList, tooLargeFile, type Decoded } from './decode';
 export { guarded, parseDelimited, separators, type Delimiter, type Row, type Separator } from './delimited';
 export { atWord, fieldsOf, inPieces, withinLimits } from './fit';
 export {
@@ -25,7 +25,7 @@ export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from '
 export type { SignedLines } from './signed-lines';
 export { namesOf, partsOf, waysToPart } from './several';
 export { isReadWhole, leastForHeading } from './table-parts';
-export { columnEvidence } from './column-evidence';
+export { bodyOf, ColumnEvidence } from './column-evidence';
 export { classOf, isAmount, profileOf, saysNothing, type ColumnProfile } from './cell-shape';
 export { isKey, mostColumns, rowsLooked } from './references';
 export { CellForms, formsOf, RowByForm } from './cell-forms';

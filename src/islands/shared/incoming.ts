@@ -1,4 +1,5 @@
-import { limits, type Finding } from '../../core/model';
+import { finding, limits, type Finding } from '../../core/model';
+import { tooLargeFile } from '../../core/read';
 import { decodeAway, ReadingGivenUp } from '../../workers/read-away';
 
 /** One of several lists that came in together: a sheet of a spreadsheet, or one of several files. */
@@ -19,14 +20,7 @@ export interface Incoming {
 
 const key = 'dendrotax-incoming';
 
-const fault = (message: string): Finding => ({
-  code: 'not-text',
-  severity: 'error',
-  message,
-  line: null,
-  column: null,
-  entries: [],
-});
+const fault = (message: string): Finding => finding('not-text', 'error', message);
 
 /** Reads chosen, dropped or pasted files. What cannot be read comes back as a finding with empty text. */
 export async function takeFiles(files: readonly File[]): Promise<Incoming> {
@@ -42,10 +36,7 @@ export async function takeFiles(files: readonly File[]): Promise<Incoming> {
 
 async function takeFile(file: File): Promise<Incoming> {
   const name = file.name.replace(/\.[^.]+$/, '');
-  if (file.size > limits.listBytes) {
-    const message = `The file has ${Math.round(file.size / 1e6)} MB; a list may have 20 MB at most. Leave out columns you do not need, or split it.`;
-    return { text: '', name, findings: [fault(message)] };
-  }
+  if (file.size > limits.listBytes) return { text: '', name, findings: [tooLargeFile(file.size)] };
   try {
     const { text, findings, parts } = await decodeAway(new Uint8Array(await file.arrayBuffer()));
     return { text: text ?? '', name, findings, ...(parts && { parts }) };
@@ -68,14 +59,11 @@ export function keepForStart(incoming: Incoming): void {
   }
 }
 
-const tooLargeToCarry: Finding = {
-  code: 'carry',
-  severity: 'warning',
-  message: 'The list is too long to be handed over from the Desk. Drop or paste it here.',
-  line: null,
-  column: null,
-  entries: [],
-};
+const tooLargeToCarry = finding(
+  'carry',
+  'warning',
+  'The list is too long to be handed over from the Desk. Drop or paste it here.',
+);
 
 export function takeIncoming(): Incoming | null {
   const stored = sessionStorage.getItem(key);

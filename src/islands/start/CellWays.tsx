@@ -1,5 +1,5 @@
 import type { AnyKind } from '../../core/diagram';
-import { separators, type ReadChoices, type Separator } from '../../core/read';
+import { separators, type Separator } from '../../core/read';
 
 const separatorWords: Readonly<Record<Separator, string>> = {
   '\t': 'tabs',
@@ -16,14 +16,13 @@ export function CellWays({
   kind,
   header,
   separator,
-  choices,
   onFirstRow,
   onSeparator,
 }: {
   kind: AnyKind;
+  /** What was chosen by hand is shown at once, before the list is read anew. */
   header: boolean;
   separator: Separator;
-  choices: ReadChoices;
   onFirstRow: (is: 'entry' | 'heading') => void;
   onSeparator: (separator: Separator) => void;
 }) {
@@ -34,7 +33,7 @@ export function CellWays({
           <input
             type="checkbox"
             className="accent-moss"
-            checked={choices.firstRow ? choices.firstRow === 'heading' : header}
+            checked={header}
             onChange={(event) => onFirstRow(event.target.checked ? 'heading' : 'entry')}
           />
           The first row is headings
@@ -44,7 +43,7 @@ export function CellWays({
         Cells are parted by
         <select
           className="border border-edge bg-raised px-1 py-0.5"
-          value={choices.separator ?? separator}
+          value={separator}
           onChange={(event) => onSeparator(event.target.value as Separator)}
         >
           {separators.map((sign) => (

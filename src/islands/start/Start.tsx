@@ -6,7 +6,6 @@ import { Guarded } from '../shared/Guarded';
 import type { Incoming } from '../shared/incoming';
 import { textOf } from '../shared/pasted';
 import { tryingTitle } from '../shared/trying';
-import type { Separator } from '../../core/read';
 import { AskWhat } from './AskWhat';
 import { CellWays } from './CellWays';
 import { Decisions } from './Decisions';
@@ -71,8 +70,16 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
     if (files.length > 0) void list.take(files);
     else list.type(text + textOf(event.dataTransfer));
   }
-  const onFirstRow = (firstRow: 'entry' | 'heading') => setChoices((before) => ({ ...before, firstRow, columns: {} }));
-  const onSeparator = (separator: Separator) => setChoices({ structure: 'table', separator });
+  const separator = choices.separator ?? chosen.table?.separator;
+  const ways = separator && (
+    <CellWays
+      kind={kind}
+      header={choices.firstRow ? choices.firstRow === 'heading' : read.header}
+      separator={separator}
+      onFirstRow={(firstRow) => setChoices((before) => ({ ...before, firstRow, columns: {} }))}
+      onSeparator={(next) => setChoices({ structure: 'table', separator: next })}
+    />
+  );
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
       <StartHead front={front} title={title} told={kind.titleIn(read)} onTitle={list.setTitle} />
@@ -133,16 +140,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
               <p className="text-sm text-muted">{list.taking ? 'Reading the file …' : 'Reading the list …'}</p>
             )}
             {fault && <p className="border-l-4 border-brick bg-paper px-3 py-2 text-brick">{fault}</p>}
-            {choices.separator && (unsure || !chosen.table) && (
-              <CellWays
-                kind={kind}
-                header={read.header}
-                separator={choices.separator}
-                choices={choices}
-                onFirstRow={onFirstRow}
-                onSeparator={onSeparator}
-              />
-            )}
+            {choices.separator && (unsure || !chosen.table) && ways}
             {unsure ? (
               <AskWhat readings={readings} onChoose={setWanted} />
             ) : (
@@ -151,13 +149,12 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
                 read={read}
                 tiers={tiers}
                 table={chosen.table}
-                choices={choices}
+                chosen={choices.columns ?? {}}
                 onUse={(index, use) =>
                   setChoices((before) => ({ ...before, columns: { ...before.columns, [index]: use } }))
                 }
                 onStructure={(structure) => setChoices({ structure })}
-                onFirstRow={onFirstRow}
-                onSeparator={onSeparator}
+                ways={ways}
               />
             )}
             <Decisions

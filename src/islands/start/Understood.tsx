@@ -1,7 +1,7 @@
+import type { ReactNode } from 'react';
 import type { AnyKind } from '../../core/diagram';
-import type { ColumnUse, ReadChoices, Reading, Separator } from '../../core/read';
+import type { ColumnUse, Reading } from '../../core/read';
 import type { TableSeen } from '../../workers/read.worker';
-import { CellWays } from './CellWays';
 import { ColumnTable } from './ColumnTable';
 
 const plural = (n: number, one: string, many = `${one}s`): string =>
@@ -13,22 +13,21 @@ export function Understood({
   read,
   tiers,
   table,
-  choices,
+  chosen,
+  ways,
   onUse,
   onStructure,
-  onFirstRow,
-  onSeparator,
 }: {
   kind: AnyKind;
   read: Reading;
   tiers: number;
   table: TableSeen | null;
-  /** What was changed by hand, shown at once, before the list is read anew. */
-  choices: ReadChoices;
+  /** Parts of columns that were chosen by hand, by their places. */
+  chosen: Readonly<Record<number, ColumnUse>>;
+  /** How the text becomes a table, to be changed over it. */
+  ways: ReactNode;
   onUse: (index: number, use: ColumnUse) => void;
   onStructure: (structure: 'outline' | 'table') => void;
-  onFirstRow: (is: 'entry' | 'heading') => void;
-  onSeparator: (separator: Separator) => void;
 }) {
   if (read.entries.length === 0) return null;
   const placed = read.entries.length;
@@ -50,20 +49,13 @@ export function Understood({
       </p>
       {table && (
         <>
-          <CellWays
-            kind={kind}
-            header={read.header}
-            separator={table.separator}
-            choices={choices}
-            onFirstRow={onFirstRow}
-            onSeparator={onSeparator}
-          />
+          {ways}
           <ColumnTable
             kind={kind}
             columns={read.columns}
             header={read.header}
             table={table}
-            chosen={choices.columns ?? {}}
+            chosen={chosen}
             onUse={onUse}
           />
         </>

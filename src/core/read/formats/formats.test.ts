@@ -213,6 +213,16 @@ describe('lists as programs hand them over', () => {
     expect(formatText(deep)!.text).toContain('Ana Rook');
   });
 
+  it('loses nothing of objects that have all other keys, and makes no rows as long as all of them', () => {
+    const list = Array.from({ length: 3000 }, (_, i) => ({ name: nameOf(i), [`key${i}`]: `Zq${i}v` }));
+    const { text, rows } = formatText(JSON.stringify(list))!;
+    for (const i of [0, 150, 2999]) {
+      expect(text).toContain(`Zq${i}v`);
+      expect(text).toContain(`key${i}`);
+    }
+    expect(Math.max(...rows!.map(({ cells }) => cells.length))).toBeLessThan(300);
+  });
+
   it('expands no entity of its own making', () => {
     const bomb = `<?xml version="1.0"?><!DOCTYPE opml [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]>\n<opml version="2.0"><body><outline text="&b;"/><outline text="Dunes"/></body></opml>`;
     const told = formatText(bomb);

@@ -40,6 +40,18 @@ function headingsOf(items: readonly Item[]): string[] {
   return [...found];
 }
 
+/** So many headings become columns; what stands under others goes into one column, with its heading, so that rows are as long as what they say. */
+const mostHeadings = 200;
+const further = 'Further';
+
+/** What an item says under each of the headings. O(its cells + headings). */
+function cellsOf({ cells }: Item, headings: readonly string[], isKept: ReadonlySet<string>): string[] {
+  const own = headings.map((heading) => cells.get(heading) ?? '');
+  if (isKept.size === 0) return own;
+  const rest = [...cells].filter(([heading]) => !isKept.has(heading)).map(([heading, value]) => `${heading}: ${value}`);
+  return [...own, rest.join('; ')];
+}
+
 /** A list as text, and as rows where it is a table. */
 export type ListText = Pick<FormatText, 'text' | 'rows' | 'above'>;
 
@@ -48,9 +60,12 @@ export type ListText = Pick<FormatText, 'text' | 'rows' | 'above'>;
  * with the number of the row they stand under. `above`: lines before them. O(items × headings).
  */
 export function listOf(items: readonly Item[], above: readonly string[] = []): ListText {
-  const headings = headingsOf(items);
+  const told = headingsOf(items);
+  const headings = told.slice(0, mostHeadings);
+  const isKept = new Set(told.length > mostHeadings ? headings : []);
+  const columns = isKept.size > 0 ? [...headings, further] : headings;
   const lines = new PlacedLines();
-  const told = above.map((line): Row => ({ line: lines.add(line, 0), cells: [line] }));
+  const titles = above.map((line): Row => ({ line: lines.add(line, 0), cells: [line] }));
   if (above.length > 0) lines.add('', 0);
   const rows: Row[] = [];
   const addRow = (cells: readonly string[], at: number): void => {
@@ -58,16 +73,16 @@ export function listOf(items: readonly Item[], above: readonly string[] = []): L
   };
   const isTree = items.some(({ below }) => below.length > 0);
   const isTable = headings.length > 1;
-  if (isTable) addRow([...(isTree ? ['No.'] : []), ...headings, ...(isTree ? ['Under No.'] : [])], 0);
+  if (isTable) addRow([...(isTree ? ['No.'] : []), ...columns, ...(isTree ? ['Under No.'] : [])], 0);
   let number = 0;
   const stack = items.map((item) => ({ item, depth: 0, under: 0 })).toReversed();
   for (let next = stack.pop(); next; next = stack.pop()) {
     const { item, depth, under } = next;
     const own = ++number;
-    const cells = headings.map((heading) => item.cells.get(heading) ?? '');
+    const cells = cellsOf(item, headings, isKept);
     if (isTable) addRow(isTree ? [String(own), ...cells, under === 0 ? '' : String(under)] : cells, item.line);
     else lines.add('  '.repeat(depth) + (cells[0] ?? '').replaceAll(/\s+/g, ' '), item.line);
     for (const below of item.below.toReversed()) stack.push({ item: below, depth: depth + 1, under: own });
   }
-  return { text: lines.text(), rows: isTable ? rows : null, above: isTable ? told : [] };
+  return { text: lines.text(), rows: isTable ? rows : null, above: isTable ? titles : [] };
 }

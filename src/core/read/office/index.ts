@@ -1,11 +1,9 @@
-import { limits, type Finding } from '../../model';
+import type { Finding } from '../../model';
 import { readFinding } from '../codes';
 import { namesIn, TooMuchInside } from './container';
 import { odsSheets } from './ods';
 import { sheetText, type SheetText } from './sheet';
 import { xlsxSheets } from './xlsx';
-
-export type { SheetText } from './sheet';
 
 /** What a container holds: sheets, or why nothing is read. */
 export type Sheets = { readonly sheets: readonly SheetText[] } | { readonly refusal: Finding };
@@ -33,9 +31,16 @@ export function sheetsOf(bytes: Uint8Array): Sheets {
         'not-text',
         'This is a file of several parts, but no spreadsheet (xlsx or ods). Open it, copy the lines or cells and paste them here.',
       );
-    const filled = sheets.filter((sheet) => sheet.filled > 0).map(sheetText);
+    const filled = sheets.filter((sheet) => sheet.filled > 0);
     if (filled.length === 0) return refuse('not-text', 'The spreadsheet has nothing in its cells.');
-    return { sheets: filled.filter(({ text }) => text.length <= limits.listBytes) };
+    const read = filled.map((sheet) => sheetText(sheet) ?? sheet.name);
+    const texts = read.filter((one) => typeof one !== 'string');
+    const tooLarge = read.filter((one) => typeof one === 'string');
+    if (tooLarge.length === 0) return { sheets: texts };
+    const message = `Larger than 20 MB as text, so not read: ${tooLarge.map((name) => `“${name}”`).join(', ')}. Leave out rows or columns you do not need.`;
+    const finding = readFinding('too-large', 'error', message);
+    if (texts.length === 0) return { refusal: finding };
+    return { sheets: texts.map((one) => ({ ...one, findings: [finding, ...one.findings] })) };
   } catch (error) {
     if (!(error instanceof TooMuchInside)) throw error;
     return refuse(

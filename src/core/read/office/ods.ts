@@ -1,6 +1,6 @@
 import { partsOf } from './container';
 import { SheetCells } from './sheet';
-import { readXml } from './xml';
+import { readXml } from '../xml';
 
 /** A cell that is told to come again more often than this is filler to the edge of the sheet. */
 const mostRepeats = 1000;
@@ -36,7 +36,7 @@ function sheetsIn(content: string): SheetCells[] {
       } else if (name === 'table-column') {
         if (told.visibility !== undefined && told.visibility !== 'visible')
           for (let k = 0; k < Math.min(mostRepeats, times(told['number-columns-repeated'])); k++)
-            sheet?.hiddenColumns.push(at.column + k);
+            sheet?.hiddenColumns.add(at.column + k);
         at.column += times(told['number-columns-repeated']);
       } else if (name === 'table-row') {
         at.column = 0;
@@ -70,8 +70,8 @@ function sheetsIn(content: string): SheetCells[] {
         const shown = paragraphs.length > 0 ? paragraphs.join('\n') : cell.value;
         paragraphs = null;
         if (shown.trim() !== '')
-          for (let down = 0; down < Math.min(row.times, mostRepeats); down++)
-            for (let across = 0; across < Math.min(cell.times, mostRepeats); across++)
+          for (let down = 0; down < Math.min(row.times, mostRepeats) && !sheet.isFull; down++)
+            for (let across = 0; across < Math.min(cell.times, mostRepeats) && !sheet.isFull; across++)
               sheet.put(at.row + down, at.column + across, shown);
         if (cell.down > 1 || cell.across > 1)
           sheet.merged.push({
@@ -83,7 +83,7 @@ function sheetsIn(content: string): SheetCells[] {
         at.column += cell.times;
       } else if (name === 'table-row') {
         if (row.hidden && sheet)
-          for (let k = 0; k < Math.min(row.times, mostRepeats); k++) sheet.hiddenRows.push(at.row + k);
+          for (let k = 0; k < Math.min(row.times, mostRepeats); k++) sheet.hiddenRows.add(at.row + k);
         at.row += row.times;
       }
     },

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readInAllKinds } from '../../diagram';
 import { decodeList } from '../decode';
 import { shownAs } from './number-format';
+import { columnName } from './sheet';
 
 const part = (name: string, inner: string) =>
   `<?xml version="1.0" encoding="UTF-8"?><${name} xmlns:r="x">${inner}</${name}>`;
@@ -158,5 +159,21 @@ describe('spreadsheets', () => {
     const { text } = decodeList(xlsx([{ name: 'S', data }]));
     expect(text!.length).toBeLessThan(200);
     expect(text!.split('\n').filter(Boolean)).toEqual(['Ana\t', '\tBen']);
+  });
+
+  it('refuses a sheet that is all gaps, and says which of several was too large', () => {
+    const gaps = `<sheetData>${Array.from({ length: 5000 }, (_, i) => `<row r="${i + 1}">${inline(`${columnName(i)}${i + 1}`, 'x')}</row>`).join('')}</sheetData>`;
+    expect(decodeList(xlsx([{ name: 'Gaps', data: gaps }]))).toMatchObject({
+      text: null,
+      findings: [{ code: 'too-large' }],
+    });
+    const read = decodeList(
+      xlsx([
+        { name: 'Gaps', data: gaps },
+        { name: 'Staff', data: rows(...staff) },
+      ]),
+    );
+    expect(read.text).toContain('Ben Heron');
+    expect(read.findings[0]!.message).toContain('“Gaps”');
   });
 });

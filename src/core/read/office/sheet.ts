@@ -1,5 +1,5 @@
 import { readFinding } from '../codes';
-import type { Finding } from '../../model';
+import { limits, type Finding } from '../../model';
 import { tabCell } from '../placed-lines';
 
 /** Cells that were joined to one: from its first row and column to its last, counted from 0. */
@@ -15,19 +15,24 @@ export class SheetCells {
   /** By row and column, counted from 0; only cells that show something. */
   readonly rows = new Map<number, Map<number, string>>();
   readonly merged: Merged[] = [];
-  readonly hiddenRows: number[] = [];
-  readonly hiddenColumns: number[] = [];
+  readonly hiddenRows = new Set<number>();
+  readonly hiddenColumns = new Set<number>();
   filled = 0;
 
   constructor(
     readonly name: string,
     /** A sheet that is put away. */
-    public isHidden = false,
+    readonly isHidden = false,
   ) {}
+
+  /** Whether no more cells are taken. */
+  get isFull(): boolean {
+    return this.filled >= mostCells;
+  }
 
   put(row: number, column: number, shown: string): void {
     const text = shown.trim();
-    if (text === '' || this.filled >= mostCells) return;
+    if (text === '' || this.isFull) return;
     let cells = this.rows.get(row);
     if (!cells) this.rows.set(row, (cells = new Map()));
     if (!cells.has(column)) this.filled++;
@@ -75,10 +80,12 @@ export function columnName(column: number): string {
   return name;
 }
 
-/** A sheet as lines of cells parted by tabs, a line a row, so that line and row have one number as far as no cell has several lines. O(cells). */
-export function sheetText(sheet: SheetCells): SheetText {
+/** A sheet as lines of cells parted by tabs, a line a row, so that line and row have one number as far as no cell has several lines. Null where that is longer than a list may be. O(rows × columns). */
+export function sheetText(sheet: SheetCells): SheetText | null {
   fill(sheet);
   const columns = [...new Set([...sheet.rows.values()].flatMap((cells) => [...cells.keys()]))].sort((a, b) => a - b);
+  // Each row has a sign between all columns, also where few cells are filled.
+  if (sheet.rows.size * columns.length > limits.listBytes) return null;
   const lines: string[] = [];
   let next = 0;
   for (const row of [...sheet.rows.keys()].sort((a, b) => a - b)) {
@@ -87,8 +94,8 @@ export function sheetText(sheet: SheetCells): SheetText {
     lines.push(columns.map((column) => tabCell(cells.get(column) ?? '')).join('\t'));
     next = row + 1;
   }
-  const hidden = sheet.hiddenRows.filter((row) => sheet.rows.has(row)).map((row) => row + 1);
-  const away = sheet.hiddenColumns.filter((column) => columns.includes(column)).map(columnName);
+  const hidden = [...sheet.hiddenRows].filter((row) => sheet.rows.has(row)).map((row) => row + 1);
+  const away = columns.filter((column) => sheet.hiddenColumns.has(column)).map(columnName);
   const findings: Finding[] = [];
   if (hidden.length > 0)
     findings.push(
@@ -107,7 +114,7 @@ export function sheetText(sheet: SheetCells): SheetText {
         `${away.length === 1 ? 'Column' : 'Columns'} ${list(away)} of the sheet “${sheet.name}” ${away.length === 1 ? 'is' : 'are'} hidden there and read here like the others.`,
       ),
     );
-  if (sheet.filled >= mostCells)
+  if (sheet.isFull)
     findings.push(
       readFinding(
         'too-large',
@@ -115,5 +122,7 @@ export function sheetText(sheet: SheetCells): SheetText {
         `The sheet “${sheet.name}” has more than ${mostCells.toLocaleString('en')} cells; those beyond were not read.`,
       ),
     );
-  return { name: sheet.name, text: lines.join('\n'), filled: sheet.filled, isHidden: sheet.isHidden, findings };
+  const text = lines.join('\n');
+  if (text.length > limits.listBytes) return null;
+  return { name: sheet.name, text, filled: sheet.filled, isHidden: sheet.isHidden, findings };
 }

@@ -1,7 +1,7 @@
 import { partsOf } from './container';
 import { shownAs } from './number-format';
 import { SheetCells } from './sheet';
-import { readXml } from './xml';
+import { readXml } from '../xml';
 
 /** Row and column of a cell's address, counted from 0: "B12" is 11 and 1. */
 function placeOf(address: string): { row: number; column: number } | null {
@@ -55,6 +55,15 @@ interface Book {
   readonly from1904: boolean;
 }
 
+/** A sheet has so many columns at most. */
+const mostColumns = 16_384;
+
+/** Columns counted from 1, both of them included; told again they cost nothing. */
+function hideColumns(sheet: SheetCells, from: number, to: number): void {
+  if (sheet.hiddenColumns.size >= mostColumns) return;
+  for (let c = from; c <= Math.min(to, mostColumns); c++) sheet.hiddenColumns.add(c - 1);
+}
+
 function readSheet(source: string, sheet: SheetCells, { texts, formats, from1904 }: Book): void {
   let at = { row: -1, column: -1 };
   let cell: Readonly<Record<string, string>> = {};
@@ -64,12 +73,12 @@ function readSheet(source: string, sheet: SheetCells, { texts, formats, from1904
       if (name === 'row') {
         const row = Number(told.r ?? at.row + 2) - 1;
         at = { row: Number.isInteger(row) ? row : at.row + 1, column: -1 };
-        if (told.hidden === '1' || told.hidden === 'true') sheet.hiddenRows.push(at.row);
+        if (told.hidden === '1' || told.hidden === 'true') sheet.hiddenRows.add(at.row);
       } else if (name === 'c') {
         at = placeOf(told.r ?? '') ?? { row: at.row, column: at.column + 1 };
         [cell, text] = [told, ''];
       } else if (name === 'col' && (told.hidden === '1' || told.hidden === 'true')) {
-        for (let c = Number(told.min); c <= Math.min(Number(told.max), 16_384); c++) sheet.hiddenColumns.push(c - 1);
+        hideColumns(sheet, Number(told.min), Number(told.max));
       } else if (name === 'mergeCell') {
         const [from, to] = (told.ref ?? '').split(':').map(placeOf);
         if (from && to) sheet.merged.push({ top: from.row, left: from.column, bottom: to.row, right: to.column });
