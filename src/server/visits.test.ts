@@ -67,7 +67,7 @@ describe.skipIf(!address)('visits on a real database', () => {
       await renewVisits(pool, [mine]);
       await endVisits(pool, [mine.id]);
       await endVisits(pool, [mine.id]);
-      await expect.poll(() => heard).toEqual(Array(2).fill(JSON.stringify({ id, visits: true })));
+      await expect.poll(() => heard, { timeout: 20_000 }).toEqual(Array(2).fill(JSON.stringify({ id, visits: true })));
       await client.end();
     });
     it('however many windows one account opens, who is here is written and asked for together', async () => {
