@@ -1,11 +1,13 @@
 // Counts what a test runner's JSON report tells, and writes what failed, with the first lines of why: test-report.mjs REPORT FAILURES.
 // Prints "PASSED FAILED". A file that could not be run at all counts as one that failed.
 import { appendFileSync, readFileSync } from 'node:fs';
+import { stripVTControlCharacters } from 'node:util';
 
 const [, , from, to] = process.argv;
 const report = JSON.parse(readFileSync(from, 'utf8'));
-const clean = (text) => String(text ?? '').replace(/\u001b\[[0-9;]*m/g, '');
-const told = (name, why) => appendFileSync(to, `── failed: ${name}\n${clean(why).split('\n').slice(0, 25).join('\n')}\n`);
+const clean = (text) => stripVTControlCharacters(String(text ?? ''));
+const told = (name, why) =>
+  appendFileSync(to, `── failed: ${name}\n${clean(why).split('\n').slice(0, 25).join('\n')}\n`);
 
 /** Browser tests: suites within suites, each with its tests and their runs. */
 function* browserTests(suites, path = []) {
