@@ -1,4 +1,12 @@
-import { draw, tokensOf, type AnyKind, type Diagram, type KindReading } from '../src/core/diagram';
+import {
+  draw,
+  kindQuestion,
+  nearKinds,
+  tokensOf,
+  type AnyKind,
+  type Diagram,
+  type KindReading,
+} from '../src/core/diagram';
 import type { Finding } from '../src/core/model';
 import { bodyOf, ColumnEvidence, type Reading } from '../src/core/read';
 
@@ -33,12 +41,12 @@ export function reportOf(
       emptyLines: read?.emptyLines ?? 0,
       columns: read && text !== null ? columnsOf(read, text) : [],
       // How sure the kind is, from 0 to 1, and what speaks for it and against.
-      strength: best?.fit?.strength ?? null,
+      strength: best?.strength ?? null,
       because: best?.fit?.because ?? '',
       against: best?.fit?.against ?? '',
     },
-    runnerUp: second?.fit ? { kind: second.kind.id, strength: second.fit.strength, because: second.fit.because } : null,
-    margin: best?.fit && second?.fit ? best.fit.strength - second.fit.strength : null,
+    runnerUp: second?.fit ? { kind: second.kind.id, strength: second.strength, because: second.fit.because } : null,
+    margin: best?.fit && second?.fit ? best.bits - second.bits : null,
     entries: Array.from(structure.outline, (i) => {
       const { id, name, details, fields, role, parent } = diagram.entries[structure.ids[i]!]!;
       return { id, name, details, fields, role, parent, tier: structure.tier[i]!, line: lines.get(id) ?? null };
@@ -48,11 +56,29 @@ export function reportOf(
     sets: [],
     ...(read ? kind.reported(read) : {}),
     notPlaced: read?.notPlaced ?? [],
-    questions: read?.questions ?? [],
+    questions: [...kindAsked(all), ...(read?.questions ?? [])],
     findings,
     lines: read && text !== null ? wentTo(read, text) : [],
     figures: kind.figure(diagram, structure),
   };
+}
+
+/** The question which kind is meant, where a second one reads the list nearly as well. */
+function kindAsked(all: readonly KindReading[]) {
+  const near = nearKinds(all);
+  if (near.length < 2) return [];
+  const options = near.map(({ kind }) => ({ value: kind.id, words: kind.holds }));
+  return [
+    {
+      id: 'kind',
+      line: 1,
+      text: kindQuestion(near),
+      guess: near[0]!.kind.id,
+      candidates: [],
+      answered: false,
+      options,
+    },
+  ];
 }
 
 function columnsOf(read: Reading, text: string) {

@@ -140,7 +140,7 @@ function readList(text: string | null, wanted: string | undefined): Told {
   if (asked) return { kind: asked, read: readAs(asked, text), all: [] };
   const all = readInAllKinds(text);
   const best = all[0]!;
-  if (best.read.entries.length > 0 && (best.fit?.strength ?? 0) < leastStrength)
+  if (best.read.entries.length > 0 && best.strength < leastStrength)
     throw new Error(
       `No kind of diagram reads this list well. Say which it is with --kind: ${kinds.map(({ id }) => id).join(', ')}.`,
     );

@@ -13,6 +13,8 @@ export interface ReadAway {
   readonly read: Reading;
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
+  readonly bits: number;
+  readonly strength: number;
   readonly tiers: number;
   /** Null where it was not read as a table. */
   readonly table: TableSeen | null;
@@ -59,14 +61,15 @@ export function readAndDraw(
   goesOn: (kind: KindId) => void = () => undefined,
 ): ReadAway[] {
   const tableSeen = tablesOf(text, choices);
-  return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit }): ReadAway => {
+  return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit, bits, strength }): ReadAway => {
     goesOn(kind.id);
     const table = tableSeen(read);
-    if (!fit) return { kind: kind.id, read, fit, tiers: 0, table, drawn: null };
+    const weighed = { kind: kind.id as KindId, read, fit, bits, strength, table };
+    if (!fit) return { ...weighed, tiers: 0, drawn: null };
     const diagram = kind.make(read, '');
     const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;
     const tiers = drawn ? drawn.scene.tiers.length : tierCount(kind.structure(diagram));
-    return { kind: kind.id, read, fit, tiers, table, drawn };
+    return { ...weighed, tiers, drawn };
   });
 }
 

@@ -1,6 +1,7 @@
 import type { Fit } from '../kind';
 import { ListTokens, type Headings, type ReadChoices, type Reading, type Separator } from '../read';
 import { kinds, type AnyKind, type KindId } from './diagram';
+import { bitsOf } from './weigh';
 
 /** Headings that any kind knows: a row that has them is the heading of a table, whatever kind it is read as. */
 const allHeadings: Headings = kinds.flatMap(({ headings }) => headings);
@@ -23,6 +24,12 @@ export interface KindReading {
   readonly read: Reading;
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
+  /** The signs of the kind and those that are asked of every kind. */
+  readonly signs: Readonly<Record<string, number>>;
+  /** How much less it takes to write the list down as this kind than as lines that have nothing to do with each other; -Infinity where it cannot. */
+  readonly bits: number;
+  /** How likely the list is of this kind, beside the others and beside none, 0 to 1. */
+  readonly strength: number;
 }
 
 /** What a kind makes of a list with nothing in it: an empty diagram of that kind. */
@@ -41,14 +48,40 @@ export function readInAllKinds(
   choices: ReadChoices = {},
   goesOn: (kind: KindId) => void = () => undefined,
 ): KindReading[] {
-  return kinds
-    .map((kind): KindReading => {
-      goesOn(kind.id as KindId);
-      const read = readAs(kind, text, choices);
-      return { kind, read, fit: kind.fits(read) };
-    })
-    .sort((a, b) => (b.fit?.strength ?? 0) - (a.fit?.strength ?? 0));
+  const read = kinds.map((kind): KindReading => {
+    goesOn(kind.id as KindId);
+    const read = readAs(kind, text, choices);
+    return { kind, read, fit: kind.fits(read), signs: {}, bits: -Infinity, strength: 0 };
+  });
+  return weighed(tokensOf(text, choices.separator), read);
 }
+
+/** All readings on one scale, the best first. */
+function weighed(tokens: ListTokens, readings: readonly KindReading[]): KindReading[] {
+  const told = readings.map((one): KindReading => {
+    if (!one.fit) return one;
+    // A table that was read as lines of a text.
+    const passedOver = tokens.table !== null && one.read.columns.length === 0;
+    const signs = { ...one.fit.signs, 'table passed over': Number(passedOver) };
+    return { ...one, signs, bits: bitsOf(one.kind.id as KindId, signs) };
+  });
+  const most = Math.max(0, ...told.map(({ bits }) => bits));
+  const share = (bits: number) => 2 ** (bits - most);
+  const all = share(0) + told.reduce((sum, { bits }) => sum + share(bits), 0);
+  return told.map((one) => ({ ...one, strength: share(one.bits) / all })).sort((a, b) => b.bits - a.bits);
+}
+
+/** A kind that is behind by less than this may as well be meant, in bits: it is asked. */
+const nearBits = 2;
+
+/** The kinds that the list may be of, the best first: one where that is sure, more where it is to be asked. */
+export function nearKinds<R extends Pick<KindReading, 'bits' | 'fit'>>(readings: readonly R[]): R[] {
+  return readings.filter(({ bits, fit }) => fit !== null && bits > readings[0]!.bits - nearBits);
+}
+
+/** Which kind is meant, as it is asked. */
+export const kindQuestion = (near: readonly Pick<KindReading, 'kind'>[]): string =>
+  `Which is it? The list reads nearly as well as ${near.map(({ kind }) => `${/^[aeio]/.test(kind.nameInSentence) ? 'an' : 'a'} ${kind.nameInSentence}`).join(' and as ')}.`;
 
 /** Under this strength no reading is offered as what a list says. */
 export const leastStrength = 0.25;

@@ -6,11 +6,11 @@ import type { ColumnUse, Headings, ListTokens, ReadChoices, Reading } from '../r
 import type { Scene, SheetSet } from '../scene';
 import type { Explained, LinkKind } from '../style';
 
-/** How well what was read fits a kind; of several kinds the one with most `strength` is offered first. */
+/** What speaks for what was read being of a kind, and against it. Kinds are compared by their signs, with weights measured over lists (`diagram/weigh`). */
 export interface Fit {
   readonly words: string;
-  /** 0 to 1. */
-  readonly strength: number;
+  /** How far each sign is there, 0 to 1, by its name within the kind. */
+  readonly signs: Readonly<Record<string, number>>;
   /** Why it is that sure, and what speaks against it, each as a sentence; empty where there is nothing to say. */
   readonly because: string;
   readonly against: string;

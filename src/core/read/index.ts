@@ -20,7 +20,7 @@ export * from './picture-field';
 export { cellOf, quoted, quotedAt, textsOf } from './quoted';
 export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
-export { peopleIn, personShare, repeatedShare, senseOf } from './sense';
+export { commonSigns, detailedShare, hangingShare, peopleIn, personShare, repeatedShare, senseOf } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
 export type { SignedLines } from './signed-lines';
 export { namesOf, partsOf, waysToPart } from './several';

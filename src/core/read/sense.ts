@@ -18,10 +18,11 @@ export function senseOf({ entries, notPlaced }: Reading, groups: readonly string
   return plain * plain * placed * oddGroups;
 }
 
-/** The share of entries whose name looks like that of a person: two to four words that begin large, without an article. 0 to 1. */
+/** The share of entries whose name looks like that of a person: two to five words that begin large, short small ones only between, without an article. 0 to 1. */
 export function personShare({ entries }: Reading): number {
   if (entries.length === 0) return 0;
-  const person = /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)){1,4}$/u;
+  const person =
+    /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)){0,3}\s(\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)$/u;
   const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
   return entries.filter(({ name }) => person.test(turned(name)) && !article.test(name)).length / entries.length;
 }
@@ -48,4 +49,32 @@ export function repeatedShare({ entries }: Reading): number {
   }
   const repeated = entries.filter(({ name }) => parents.get(foldName(name))!.size > 1).length;
   return entries.length === 0 ? 0 : repeated / entries.length;
+}
+
+/** The share of entries with a detail: a post, a place. 0 to 1. */
+export const detailedShare = ({ entries }: Reading): number =>
+  entries.length === 0 ? 0 : entries.filter(({ details }) => details.some(Boolean)).length / entries.length;
+
+/** The share of entries that stand under another. 0 to 1. */
+export const hangingShare = ({ entries }: Reading): number =>
+  entries.length === 0 ? 0 : entries.filter(({ parent }) => parent !== null).length / entries.length;
+
+/**
+ * What any reading says for itself or against: names that are none (4 halvings of the sense are all), lines without a place, questions, warnings, and how
+ * much it is a list of people. Each 0 to 1.
+ */
+export function commonSigns(read: Reading, groups: readonly string[] = []): Record<string, number> {
+  const entries = Math.max(1, read.entries.length);
+  const sense = senseOf(read, groups);
+  const warned = read.findings.filter(({ severity }) => severity !== 'note').length;
+  return {
+    [`as ${read.structure}`]: 1,
+    'in columns': Number(read.columns.length > 0),
+    odd: sense <= 0 ? 1 : Math.min(1, -Math.log2(sense) / 4),
+    unplaced: read.notPlaced.length / (entries + read.notPlaced.length),
+    asked: Math.min(1, read.questions.length / entries),
+    warned: Math.min(1, warned / entries),
+    people: peopleIn(read),
+    asking: read.entries.filter(({ name }) => /[?？؟\u037e]$/u.test(name)).length / entries,
+  };
 }

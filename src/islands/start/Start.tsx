@@ -1,6 +1,6 @@
 import '../shared/jitless';
 import { useRef, useState, type DragEvent, type RefObject } from 'react';
-import { leastStrength, madeUpTitle, makeDiagram, type AnyKind } from '../../core/diagram';
+import { leastStrength, madeUpTitle, nearKinds, makeDiagram, type AnyKind } from '../../core/diagram';
 import { Picture } from '../drawing/Picture';
 import { Guarded } from '../shared/Guarded';
 import type { Incoming } from '../shared/incoming';
@@ -16,6 +16,7 @@ import { Understood } from './Understood';
 import { useList } from './useList';
 import { useMaking } from './useMaking';
 import { useReading } from './useReading';
+import { WhichKind } from './WhichKind';
 import { WhichPart } from './WhichPart';
 
 /** A list to begin with on the front page. */
@@ -59,7 +60,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
   const byHand = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null));
   const chosen = byHand ?? readings[0]!;
   const { kind, read, drawn, fit: fits, tiers } = chosen;
-  const unsure = !empty && !busy && fault === null && !byHand && (fits?.strength ?? 0) < leastStrength;
+  const unsure = !empty && !busy && fault === null && !byHand && chosen.strength < leastStrength;
   const name = title.trim() || kind.titleIn(read) || madeUpTitle(kind);
   const findings = [...list.decoding, ...(empty ? [] : read.findings)];
   const ready = !busy && !unsure && fault === null && (read.entries.length > 0 || empty);
@@ -157,6 +158,7 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
                 ways={ways}
               />
             )}
+            {!unsure && !byHand && <WhichKind near={empty || busy ? [] : nearKinds(readings)} onChoose={setWanted} />}
             <Decisions
               read={read}
               findings={findings}

@@ -5,7 +5,7 @@ import type { TableSeen } from '../../workers/read.worker';
 import { readAway, ReadingGivenUp } from '../../workers/read-away';
 
 /** What one kind understands of the list, with its drawing. */
-export interface DrawnReading extends KindReading {
+export interface DrawnReading extends Omit<KindReading, 'signs'> {
   readonly tiers: number;
   readonly table: TableSeen | null;
   readonly drawn: Drawn | null;
@@ -20,6 +20,8 @@ const nothing = kinds.map((kind): DrawnReading => ({
   kind,
   read: nothingReadAs(kind),
   fit: null,
+  bits: 0,
+  strength: 0,
   tiers: 0,
   table: null,
   drawn: null,

@@ -1,6 +1,6 @@
 import { changesTold, directions, listedStyles, type Fit, type Kind } from '../../kind';
 import { capital, emptyCommon, type Finding } from '../../model';
-import { ListTokens, personShare, senseOf, takenFrom, titleAbove } from '../../read';
+import { commonSigns, ListTokens, takenFrom, titleAbove } from '../../read';
 import type { Scene } from '../../scene';
 import { checkMap, fixMap } from './check';
 import { mapColumns } from './columns';
@@ -10,6 +10,7 @@ import { addAbove, addBelow, addNextTo } from './gestures';
 import { brokenMap, ConceptMap, emptyMap, example, type MapManner } from './model';
 import { readMap, readMapText } from './read/read';
 import type { MapReading } from './read/result';
+import { signsOfLinks } from './read/signs';
 import { mapScene } from './scene/scene';
 import { mapSet } from './scene/set';
 import { mapStructure, type MapListing } from './structure';
@@ -177,26 +178,11 @@ function fitOf(read: MapReading): Fit | null {
   const { structure, entries, links } = read;
   if (entries.length === 0) return null;
   const phrased = links.length === 0 ? 0 : links.filter(({ phrase }) => phrase !== '').length / links.length;
-  const strength: Record<MapReading['structure'], number> = {
-    graphml: 0.97,
-    dot: 0.97,
-    arrows: 0.8 + 0.18 * phrased,
-    adjacency: 0.78,
-    propositions: 0.78 + 0.18 * phrased,
-    'phrase-outline': 0.92 * phrased,
-    sentences: 0.72,
-    indent: 0.15,
-    flat: 0.05,
-    none: 0,
-  };
   const isGraph = structure === 'graphml' || structure === 'dot';
-  // Whose links say nothing may be people under each other.
-  const isOpen = structure === 'indent' || structure === 'flat' || (phrased === 0 && !isGraph);
-  const people = isOpen ? 1 - 0.7 * personShare(read) : 1;
   const told = `${entries.length} ${entries.length === 1 ? 'idea' : 'ideas'}, ${links.length} ${links.length === 1 ? 'proposition' : 'propositions'}`;
   return {
     words: links.length === 0 ? 'nothing is connected yet' : told,
-    strength: strength[structure] * people * (isGraph ? 1 : senseOf(read)),
+    signs: { ...commonSigns(read), ...(isGraph && { odd: 0 }), ...signsOfLinks(read), phrased },
     because: conceptMap.told(read),
     against: phrased < 0.5 && links.length > 0 && !isGraph ? 'Most links have no linking phrase.' : '',
   };

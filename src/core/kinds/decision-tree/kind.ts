@@ -1,7 +1,7 @@
 import { hierarchyOf, matchEntries, entryChanges, type Hierarchy } from '../../hierarchy';
 import { changesTold, directions, trayChanges, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
-import { ListTokens, senseOf, takenFrom } from '../../read';
+import { commonSigns, hangingShare, ListTokens, takenFrom } from '../../read';
 import { takesLongToFit, type Scene } from '../../scene';
 import { checkDecision } from './check';
 import { columnsShown, decisionColumns } from './columns';
@@ -19,6 +19,7 @@ import {
 } from './model';
 import { readDecision } from './read/read';
 import type { DecisionReading } from './read/result';
+import { signsOfFacts } from './read/signs';
 import { decisionScene, decisionSet, decisionWords } from './scene';
 import { decisionVocabulary } from './words';
 import { decisionCsv, decisionText } from './write';
@@ -102,11 +103,18 @@ export const decisionTree: Kind<DecisionTypes> = {
     // What stands below nothing is no branch of a tree.
     const hangs = branches > (read.entries.length - 1) * 0.5;
     const speaks = couplets || (hangs && (analysis ? share > 0.3 : share > 0.5 && (asking > 0 || answers > 0)));
-    const strength = speaks ? (analysis ? 0.78 + 0.19 * share : 0.65 + 0.3 * share) : told > 0 ? 0.2 : 0.1;
     return {
       words: analysis ? 'chances and payoffs' : speaks ? 'questions and answers' : 'the list tells no answers',
-      // The questions of couplets have numbers for names.
-      strength: couplets ? 0.97 : strength * senseOf(read),
+      signs: {
+        ...commonSigns(read),
+        // The questions of couplets have numbers for names.
+        ...(couplets && { odd: 0 }),
+        ...signsOfFacts(read),
+        told: share,
+        analysis: Number(analysis),
+        answers: told === 0 ? 0 : answers / told,
+        hanging: hangingShare(read),
+      },
       because: decisionTree.told(read),
       against: speaks ? '' : 'Few lines tell an answer, a probability or a payoff.',
     };

@@ -1,7 +1,7 @@
 import { entryChanges, matchEntries } from '../../hierarchy';
 import { changesTold, directions, listedStyles, trayChanges, type Kind } from '../../kind';
 import { emptyCommon, own } from '../../model';
-import { foldName, ListTokens, senseOf, takenFrom } from '../../read';
+import { commonSigns, foldName, ListTokens, takenFrom } from '../../read';
 import type { Scene } from '../../scene';
 import { checkFamily } from './check';
 import { familyColumns } from './columns';
@@ -127,24 +127,20 @@ export const familyTree: Kind<FamilyTypes> = {
     const dated = Object.keys(read.people).length / read.entries.length;
     const hasCouples = couples > 0 && !hasPartnersInCommon(read, nameOf);
     const related = hasCouples || read.structure !== 'indent';
-    const sure =
-      read.structure === 'gedcom'
-        ? 0.99
-        : read.structure === 'parent-columns'
-          ? couples > 0 || dated > 0.4
-            ? 0.95
-            : 0.5
-          : hasCouples
-            ? // An ampersand in a heading or two makes no family of a list.
-              0.84 * Math.min(1, (2 * couples) / read.unions.length) + 0.1 * Math.min(1, dated)
-            : dated > 0.4
-              ? 0.6
-              : 0.12;
     return {
       words: related
         ? `${read.unions.length} ${read.unions.length === 1 ? 'family' : 'families'}`
         : 'no partners are told',
-      strength: sure * (read.structure === 'gedcom' ? 1 : senseOf(read)),
+      signs: {
+        ...commonSigns(read),
+        ...(read.structure === 'gedcom' && { odd: 0 }),
+        couples: Number(couples > 0),
+        'of couples': read.unions.length === 0 ? 0 : couples / read.unions.length,
+        'in couples': Math.min(1, (2 * couples) / read.entries.length),
+        'in common': Number(couples > 0 && !hasCouples),
+        dated: Math.min(1, dated),
+        children: Object.keys(read.parentage).length / read.entries.length,
+      },
       because: familyTree.told(read),
       against: related ? '' : 'No line names two partners.',
     };

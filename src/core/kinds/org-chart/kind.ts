@@ -2,7 +2,17 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, commonHeadings, peopleIn, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
+import {
+  columnUseOf,
+  commonHeadings,
+  commonSigns,
+  detailedShare,
+  hangingShare,
+  repeatedShare,
+  splitDetails,
+  takenFrom,
+  type Reading,
+} from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
@@ -69,18 +79,22 @@ export const orgChart: Kind<OrgTypes> = {
   },
   fits(read) {
     if (read.entries.length === 0) return null;
-    const base = { flat: 0.3, indent: 0.7 }[read.structure as string] ?? 0.9;
     // Who reports to whom is said of people, unless a heading says so of others.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const isHeaded =
       heading !== '' &&
       columnUseOf(heading, orgVocabulary.headings.slice(0, 2)) === 'parent' &&
       columnUseOf(heading, commonHeadings) !== 'parent';
-    const strength = base * (isHeaded || read.structure === 'flat' ? 1 : 0.6 + 0.4 * peopleIn(read));
     const flat = read.structure === 'flat';
     return {
       words: placesTold(read),
-      strength: strength * senseOf(read),
+      signs: {
+        ...commonSigns(read),
+        headed: Number(isHeaded),
+        detailed: detailedShare(read),
+        'under several': repeatedShare(read),
+        hanging: hangingShare(read),
+      },
       because: orgChart.told(read),
       against: flat ? 'Nobody stands under anybody.' : '',
     };

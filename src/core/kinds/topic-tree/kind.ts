@@ -2,7 +2,16 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, peopleIn, repeatedShare, senseOf, splitDetails, takenFrom, type Reading } from '../../read';
+import {
+  columnUseOf,
+  commonSigns,
+  detailedShare,
+  hangingShare,
+  repeatedShare,
+  splitDetails,
+  takenFrom,
+  type Reading,
+} from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -67,13 +76,16 @@ export const topicTree: Kind<TopicTypes> = {
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
-    const base = { flat: 0.28, levels: 0.97, indent: 0.82, 'signed-lines': 0.6 }[read.structure as string] ?? 0.88;
-    // What stands under several heads is rather an item of several sets.
-    const people = ofTopics ? 0 : peopleIn(read);
-    const strength = base - (flat ? 0 : 0.35 * people + Math.min(0.3, repeatedShare(read)));
     return {
       words: placesTold(read),
-      strength: strength * senseOf(read),
+      signs: {
+        ...commonSigns(read),
+        headed: Number(ofTopics),
+        detailed: detailedShare(read),
+        // What stands under several heads is rather an item of several sets.
+        'under several': repeatedShare(read),
+        hanging: hangingShare(read),
+      },
       because: topicTree.told(read),
       against: flat ? 'Nothing stands under anything.' : '',
     };

@@ -1,7 +1,7 @@
 import { detailColumn, type Kind } from '../../kind';
 import type { Listing } from '../../hierarchy';
 import { createEntry, emptyCommon, evenKeys, type Entry, own } from '../../model';
-import { foldName, senseOf, titleAbove } from '../../read';
+import { commonSigns, foldName, titleAbove } from '../../read';
 import { checkVenn } from './check';
 import { applyVenn, vennBelongings, vennCommands, vennEdits, type VennCommand } from './commands';
 import { exerciseSheet } from './figures/sorting';
@@ -39,8 +39,6 @@ const setsToBeginWith = [
   { name: 'First set', items: [] },
   { name: 'Second set', items: [] },
 ];
-
-const strengths: Partial<Record<SetReading['structure'], number>> = { 'set-outline': 0.75, 'set-marks': 0.97 };
 
 /** Whether columns are rather those of a table of rows: all as long, and one shares nothing with the others, which do. */
 function isTable({ structure, sets, entries }: SetReading, times: ReadonlyMap<string, number>): boolean {
@@ -126,23 +124,28 @@ export const venn: Kind<VennTypes> = {
   told: (read) => manners[read.structure],
   fits(read) {
     if (read.sets.length < 2 || read.entries.length === 0) return null;
-    const sense = senseOf(
-      read,
-      read.sets.map(({ name }) => name),
-    );
     // Sets that hold an item each tell nothing together, nor do lists without marks that share nothing, or of which one is an item of another.
-    const held = read.sets.some(({ items }) => items.length > 1) ? 1 : 0.2;
+    const held = read.sets.some(({ items }) => items.length > 1);
     const times = new Map<string, number>();
     for (const { items } of read.sets) for (const item of items) times.set(item, (times.get(item) ?? 0) + 1);
-    const isShared = read.structure === 'set-marks' || [...times.values()].some((count) => count > 1);
     const names = new Set(read.entries.map(({ name }) => foldName(name)));
     const nested = read.sets.filter(({ name }) => names.has(foldName(name))).length;
-    const shared = held * (isShared ? 1 : 0.5) * (nested > 0 && read.structure !== 'set-marks' ? 0.4 : 1);
-    const strength = (strengths[read.structure] ?? 0.95) * sense * shared * (isTable(read, times) ? 0.8 : 1);
     const none = read.entries.length - new Set(read.sets.flatMap(({ items }) => items)).size;
     return {
       words: `${read.sets.length} sets`,
-      strength,
+      signs: {
+        ...commonSigns(
+          read,
+          read.sets.map(({ name }) => name),
+        ),
+        'an item each': Number(!held),
+        shared: [...times.values()].filter((count) => count > 1).length / read.entries.length,
+        'none shared': Number(![...times.values()].some((count) => count > 1)),
+        nested: nested / read.sets.length,
+        'sets for items': Math.min(1, read.sets.length / read.entries.length),
+        'whole rows': Number(isTable(read, times)),
+        'in none': none / read.entries.length,
+      },
       because: manners[read.structure],
       against: none > read.entries.length / 2 ? `${none} of ${read.entries.length} items are in no set.` : '',
     };
