@@ -64,11 +64,27 @@ function withAmpersands(text: string, seed: number): string {
   return lines.join('\n');
 }
 
+/** A plain table by forenames alone, under headings that say of whom or what it is. */
+const headings: Readonly<Record<string, readonly string[]>> = {
+  org: ['Name,Reports to', 'Name,Manager', 'Employee,Boss', 'Nom,Responsable', 'Name,Vorgesetzte'],
+  topic: ['Term,Broader term', 'Topic,Part of', 'Begriff,Oberbegriff', 'Item,Kind of', 'Topic,Parent topic'],
+};
+function plainTable(nodes: readonly Node[], kind: string, seed: number): string {
+  const short = (name: string | null) => (name ?? '').split(/[\s,]/)[0]!;
+  const rows = nodes.slice(0, 3 + (seed % 6)).map(({ name, parent }) => `${short(name)},${short(parent)}`);
+  const of = headings[kind]!;
+  return [of[seed % of.length]!, ...rows].join('\n');
+}
+
+interface Node {
+  readonly name: string;
+  readonly parent: string | null;
+}
 interface Want {
   readonly file: string;
   readonly kind: string;
   readonly shape: string;
-  readonly truth: { readonly nodes?: readonly { readonly name: string }[] };
+  readonly truth: { readonly nodes?: readonly Node[] };
 }
 const samples: Sample[] = [];
 for (const dir of process.argv.slice(2).filter((arg) => !arg.startsWith('--'))) {
@@ -81,6 +97,8 @@ for (const dir of process.argv.slice(2).filter((arg) => !arg.startsWith('--'))) 
     // An ampersand within a name here and there makes no couple.
     if (i % 5 === 0 && (kind === 'org' || kind === 'topic'))
       samples.push(sampleOf(withAmpersands(text, i), kindNamed(kind), `${kind} ${shape}`));
+    if (i % 6 === 0 && (kind === 'org' || kind === 'topic') && truth.nodes)
+      samples.push(sampleOf(plainTable(truth.nodes, kind, i / 6), kindNamed(kind), `${kind} plain table`));
     // Names alone are people under nobody, or topics.
     if (i % 12 === 0 && (kind === 'org' || kind === 'topic') && truth.nodes)
       samples.push(sampleOf(truth.nodes.map(({ name }) => name).join('\n'), kindNamed(kind), `${kind} names alone`));

@@ -29,6 +29,8 @@ export interface MapReading extends Reading {
     | 'flat';
   /** The focus question; empty where the list has none. */
   readonly question: string;
+  /** Of plain sentences, by what share they are shorter to write down than their letters. */
+  readonly saved?: number;
   /** The name of a graph that was read; left out or empty where it has none. */
   readonly graph?: string;
   /** The id of the idea that the list names for its focus; null where it names none. */

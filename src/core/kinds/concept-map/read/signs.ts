@@ -2,7 +2,7 @@ import { foldName } from '../../../read';
 import type { MapReading } from './result';
 
 /** What the links say for a concept map: phrases written small, phrases that come again, ideas that several links lead to. Each 0 to 1. */
-export function signsOfLinks({ structure, entries, links }: MapReading): Record<string, number> {
+export function signsOfLinks({ structure, entries, links, saved = 0 }: MapReading): Record<string, number> {
   const isOutline = structure === 'indent' || structure === 'phrase-outline';
   const phrases = links.map(({ phrase }) => phrase).filter(Boolean);
   const [leading, ends] = [new Map<string, number>(), new Map<string, number>()];
@@ -14,6 +14,7 @@ export function signsOfLinks({ structure, entries, links }: MapReading): Record<
   const several = (of: Map<string, number>) => [...of.values()].filter((count) => count > 1).length;
   const of = (part: number, whole: number) => (whole === 0 ? 0 : part / whole);
   return {
+    saved,
     linked: Number(links.length > 0),
     'phrases written small': of(phrases.filter((phrase) => !/^\p{Lu}/u.test(phrase)).length, phrases.length),
     'phrases again': of(phrases.length - new Set(phrases.map(foldName)).size, phrases.length),
