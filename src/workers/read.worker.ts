@@ -15,6 +15,7 @@ export interface ReadAway {
   readonly fit: Fit | null;
   readonly bits: number;
   readonly strength: number;
+  readonly whole: boolean;
   readonly tiers: number;
   /** Null where it was not read as a table. */
   readonly table: TableSeen | null;
@@ -61,11 +62,11 @@ export function readAndDraw(
   goesOn: (kind: KindId) => void = () => undefined,
 ): ReadAway[] {
   const tableSeen = tablesOf(text, choices);
-  return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit, bits, strength }): ReadAway => {
+  return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit, bits, strength, whole }): ReadAway => {
     goesOn(kind.id);
     const table = tableSeen(read);
-    const weighed = { kind: kind.id as KindId, read, fit, bits, strength, table };
-    if (!fit) return { ...weighed, tiers: 0, drawn: null };
+    const weighed = { kind: kind.id as KindId, read, fit, bits, strength, whole, table };
+    if (!fit || !whole) return { ...weighed, tiers: 0, drawn: null };
     const diagram = kind.make(read, '');
     const drawn = read.entries.length <= mostDrawn ? draw(diagram) : null;
     const tiers = drawn ? drawn.scene.tiers.length : tierCount(kind.structure(diagram));

@@ -30,6 +30,8 @@ export interface KindReading {
   readonly bits: number;
   /** How likely the list is of this kind, beside the others and beside none, 0 to 1. */
   readonly strength: number;
+  /** False where only the first lines of a long list were read as this kind, as another one explains them better by far. */
+  readonly whole: boolean;
 }
 
 /** What a kind makes of a list with nothing in it: an empty diagram of that kind. */
@@ -38,25 +40,59 @@ export const nothingReadAs = (kind: AnyKind): Reading => ({ ...kind.read(tokensO
 /** What a kind understands of a list, and what is said of the file it came in. */
 export function readAs(kind: AnyKind, text: string, choices: ReadChoices = {}): Reading {
   const tokens = tokensOf(text, choices.separator);
-  const read = kind.read(tokens, choices);
-  return tokens.findings.length > 0 ? { ...read, findings: [...tokens.findings, ...read.findings] } : read;
+  return withFileFindings(tokens, kind.read(tokens, choices));
 }
 
-/** What every kind understands of a list, the one that fits best first. `goesOn` is told which kind is about to read. */
+const withFileFindings = ({ findings }: ListTokens, read: Reading): Reading =>
+  findings.length > 0 ? { ...read, findings: [...findings, ...read.findings] } : read;
+
+/** Lists of more lines are first rated by so many of their lines. */
+const longFrom = 6000;
+const looked = 2000;
+/** A kind that is behind by more than this over the first lines is not read whole, in bits. */
+const farBits = 4;
+
+/**
+ * What every kind understands of a list, the one that fits best first. A long list is first rated by its first lines, and read whole as the best kind, as the
+ * second where it is not far behind, and as the one that was chosen. `goesOn` is told which kind is about to read.
+ */
 export function readInAllKinds(
   text: string,
   choices: ReadChoices = {},
   goesOn: (kind: KindId) => void = () => undefined,
 ): KindReading[] {
-  const read = kinds.map((kind): KindReading => {
-    goesOn(kind.id as KindId);
-    const read = readAs(kind, text, choices);
-    return { kind, read, fit: kind.fits(read), signs: {}, bits: -Infinity, strength: 0 };
-  });
-  return weighed(tokensOf(text, choices.separator), read);
+  const tokens = tokensOf(text, choices.separator);
+  const readings = (of: ListTokens, which: readonly AnyKind[], whole: boolean): KindReading[] =>
+    which.map((kind) => {
+      goesOn(kind.id as KindId);
+      const read = withFileFindings(of, kind.read(of, choices));
+      return { kind, read, fit: kind.fits(read), signs: {}, bits: -Infinity, strength: 0, whole };
+    });
+  const beginning = tokens.beginning(longFrom, looked);
+  if (beginning === null) return weighed(tokens, readings(tokens, kinds, true));
+  const part = new ListTokens(beginning, allHeadings, choices.separator ?? null);
+  const rated = weighed(part, readings(part, kinds, false));
+  const [best, second] = rated;
+  const isNear = second!.bits > best!.bits - farBits;
+  const whole = rated.filter((one) => one === best || (isNear && one === second) || one.kind.id === choices.kind);
+  const again = weighed(
+    tokens,
+    readings(
+      tokens,
+      whole.map(({ kind }) => kind),
+      true,
+    ),
+  );
+  const others = rated.filter((one) => !whole.includes(one)).map(ofItsBeginning);
+  return inOrder([...again, ...others]);
 }
 
-/** All readings on one scale, the best first. */
+const ofItsBeginning = (one: KindReading): KindReading =>
+  one.fit
+    ? { ...one, fit: { ...one.fit, words: `${one.fit.words} in its first ${looked.toLocaleString('en')} lines` } }
+    : one;
+
+/** Readings on one scale, the best first. */
 function weighed(tokens: ListTokens, readings: readonly KindReading[]): KindReading[] {
   const told = readings.map((one): KindReading => {
     if (!one.fit) return one;
@@ -65,10 +101,14 @@ function weighed(tokens: ListTokens, readings: readonly KindReading[]): KindRead
     const signs = { ...one.fit.signs, 'table passed over': Number(passedOver) };
     return { ...one, signs, bits: bitsOf(one.kind.id as KindId, signs) };
   });
-  const most = Math.max(0, ...told.map(({ bits }) => bits));
+  return inOrder(told);
+}
+
+function inOrder(readings: readonly KindReading[]): KindReading[] {
+  const most = Math.max(0, ...readings.map(({ bits }) => bits));
   const share = (bits: number) => 2 ** (bits - most);
-  const all = share(0) + told.reduce((sum, { bits }) => sum + share(bits), 0);
-  return told.map((one) => ({ ...one, strength: share(one.bits) / all })).sort((a, b) => b.bits - a.bits);
+  const all = share(0) + readings.reduce((sum, { bits }) => sum + share(bits), 0);
+  return readings.map((one) => ({ ...one, strength: share(one.bits) / all })).sort((a, b) => b.bits - a.bits);
 }
 
 /** A kind that is behind by less than this may as well be meant, in bits: it is asked. */

@@ -14,6 +14,8 @@ export interface ReadChoices {
   readonly columns?: Readonly<Record<number, ColumnUse>>;
   /** `entry`: the first row is one like the others, whatever it looks like; `heading`: it stands over the others. */
   readonly firstRow?: 'entry' | 'heading';
+  /** The kind that was chosen by hand: a long list is read whole as this one too. */
+  readonly kind?: string;
   /** What parts the cells of the table, where it was told. */
   readonly separator?: Separator;
   /** By question: the id of an entry, `top`, `add`, or one of its options. */

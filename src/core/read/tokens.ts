@@ -74,6 +74,12 @@ export class ListTokens {
     }));
   }
 
+  /** The text up to and with so many filled lines, where it has more than `from`; null where it is no longer, or its lines are those of a format. */
+  beginning(from: number, count: number): string | null {
+    if (this.format || this.filled.length <= from) return null;
+    return this.source.slice(0, this.filled[count]!.line - 1).join('\n');
+  }
+
   /** The ways in which nearly all lines are parted into what stands before a sign and a list behind it. */
   get signed(): readonly SignedLines[] {
     return (this.parted ??= signedLines(this.filled));

@@ -1,5 +1,5 @@
 import '../shared/jitless';
-import { useRef, useState, type DragEvent, type RefObject } from 'react';
+import { useEffect, useRef, useState, type DragEvent, type RefObject } from 'react';
 import { leastStrength, madeUpTitle, nearKinds, makeDiagram, type AnyKind } from '../../core/diagram';
 import { Picture } from '../drawing/Picture';
 import { Guarded } from '../shared/Guarded';
@@ -59,11 +59,16 @@ function StartPage({ front, typed }: { front: boolean; typed: RefObject<Incoming
   // What was chosen by hand stays chosen while the list can be drawn so.
   const byHand = readings.find((one) => one.kind.id === wanted && (empty || one.fit !== null));
   const chosen = byHand ?? readings[0]!;
+  // Of a long list only its beginning may have been read as the kind that is chosen.
+  const unread = chosen.whole ? null : chosen.kind.id;
+  useEffect(() => {
+    if (unread) setChoices((before) => ({ ...before, kind: unread }));
+  }, [unread, setChoices]);
   const { kind, read, drawn, fit: fits, tiers } = chosen;
   const unsure = !empty && !busy && fault === null && !byHand && chosen.strength < leastStrength;
   const name = title.trim() || kind.titleIn(read) || madeUpTitle(kind);
   const findings = [...list.decoding, ...(empty ? [] : read.findings)];
-  const ready = !busy && !unsure && fault === null && (read.entries.length > 0 || empty);
+  const ready = !busy && chosen.whole && !unsure && fault === null && (read.entries.length > 0 || empty);
 
   function drop(event: DragEvent) {
     event.preventDefault();

@@ -22,6 +22,7 @@ const nothing = kinds.map((kind): DrawnReading => ({
   fit: null,
   bits: 0,
   strength: 0,
+  whole: true,
   tiers: 0,
   table: null,
   drawn: null,

@@ -35,10 +35,11 @@ export interface Way {
 const freshBits = (text: string): number =>
   text.split(' ').reduce((sum, word) => sum + (article.test(word) ? articleBits : letterBits * (word.length + 1)), 0);
 
+/** A way to part a line, its ideas and its phrase by number. */
 interface Parts extends Cut {
-  readonly first: string;
-  readonly phrase: string;
-  readonly last: string;
+  readonly first: number;
+  readonly phrase: number;
+  readonly last: number;
   readonly hint: number;
 }
 
@@ -48,90 +49,111 @@ export function withoutArticle(name: string): string {
   return rest.length > 0 && article.test(first!) ? rest.join(' ') : name;
 }
 
-function partsOf(words: readonly string[]): Parts[] {
+/** Texts by number, with what each costs that was never met before. */
+class Texts {
+  readonly fresh: number[] = [];
+  private readonly numbers = new Map<string, number>();
+
+  of(text: string): number {
+    let at = this.numbers.get(text);
+    if (at === undefined) {
+      at = this.fresh.push(newness * 2 ** -freshBits(text)) - 1;
+      this.numbers.set(text, at);
+    }
+    return at;
+  }
+}
+
+function partsOf(line: readonly string[], ideas: Texts, phrases: Texts): Parts[] {
+  const words = line.map(foldName);
   const n = words.length;
   const told = (from: number, to: number) => words.slice(from, to).join(' ');
-  const links = words.map((word) => linking.test(word));
+  const links = line.map((word) => linking.test(word));
+  const articles = line.map((word) => article.test(word));
+  const ideaOf = (from: number, to: number) => ideas.of(told(articles[from] && to - from > 1 ? from + 1 : from, to));
   const parts: Parts[] = [];
-  for (let end = 1; end <= Math.min(mostIdea, n - 2); end++)
-    for (let begin = end + 1; begin < n && begin - end <= mostPhrase; begin++) {
-      if (n - begin > mostIdea) continue;
+  for (let end = 1; end <= Math.min(mostIdea, n - 2); end++) {
+    const first = ideaOf(0, end);
+    for (let begin = Math.max(end + 1, n - mostIdea); begin < n && begin - end <= mostPhrase; begin++) {
       const inner = links.slice(0, end).filter(Boolean).length + links.slice(begin).filter(Boolean).length;
-      const loose = article.test(words[end - 1]!) || article.test(words[begin - 1]!);
       const hint =
         (links[end] ? hints.begins : 0) +
         (links[begin - 1] ? hints.ends : 0) -
         inner * hints.inIdea -
-        (loose ? hints.looseArticle : 0) -
-        [0, begin].filter((at) => article.test(words[at]!)).length * articleBits;
-      parts.push({
-        end,
-        begin,
-        first: foldName(withoutArticle(told(0, end))),
-        phrase: foldName(told(end, begin)),
-        last: foldName(withoutArticle(told(begin, n))),
-        hint,
-      });
+        (articles[end - 1] || articles[begin - 1] ? hints.looseArticle : 0) -
+        (Number(articles[0]) + Number(articles[begin])) * articleBits;
+      parts.push({ end, begin, first, phrase: phrases.of(told(end, begin)), last: ideaOf(begin, n), hint });
     }
+  }
   return parts;
 }
 
 /** How often each text was met, in shares of lines, and what one more costs. */
 class Met {
-  private readonly times = new Map<string, number>();
+  private readonly times: Float64Array;
   private all = 0;
 
-  add(text: string, share: number): void {
-    if (share < leastLikely) return;
-    this.times.set(text, (this.times.get(text) ?? 0) + share);
+  constructor(private readonly texts: Texts) {
+    this.times = new Float64Array(texts.fresh.length);
+  }
+  add(text: number, share: number): void {
+    this.times[text]! += share;
     this.all += share;
   }
-  /** What it takes to write a text down, where `own` of the times it was met is this very line. */
-  bits(text: string, own: number): number {
-    const times = Math.max(0, (this.times.get(text) ?? 0) - own);
-    const fresh = newness * 2 ** -freshBits(text);
-    return -Math.log2((times + fresh) / (Math.max(0, this.all - own) + newness));
+  bits(text: number): number {
+    return -Math.log2((Math.max(0, this.times[text]!) + this.texts.fresh[text]!) / (Math.max(0, this.all) + newness));
+  }
+}
+
+/** What all lines but one say of ideas, phrases and the numbers of words in a phrase. */
+class Habits {
+  readonly ideas: Met;
+  readonly phrases: Met;
+  private readonly lengths = Array.from({ length: mostPhrase + 1 }, (_, words) => lengthBefore * lengthFalls ** words);
+  private readonly ofLengths: number[];
+
+  constructor(all: readonly Parts[][], shares: readonly (readonly number[])[], ideas: Texts, phrases: Texts) {
+    [this.ideas, this.phrases] = [new Met(ideas), new Met(phrases)];
+    all.forEach((parts, i) => {
+      this.count(parts, shares[i]!, 1);
+      parts.forEach(({ begin, end }, k) => (this.lengths[begin - end]! += shares[i]![k]!));
+    });
+    const whole = this.lengths.reduce((a, b) => a + b);
+    this.ofLengths = this.lengths.map((times) => -Math.log2(times / whole));
+  }
+  count(parts: readonly Parts[], shares: readonly number[], by: 1 | -1): void {
+    parts.forEach(({ first, phrase, last }, k) => {
+      const share = shares[k]!;
+      if (share < leastLikely) return;
+      this.ideas.add(first, by * share);
+      this.ideas.add(last, by * share);
+      this.phrases.add(phrase, by * share);
+    });
+  }
+  bits({ first, phrase, last, begin, end, hint }: Parts): number {
+    return (
+      this.ideas.bits(first) + this.phrases.bits(phrase) + this.ideas.bits(last) + this.ofLengths[begin - end]! - hint
+    );
   }
 }
 
 /**
  * The ways to part each line of plain sentences into idea, phrase and idea, the shortest to write down first: what comes again in other lines costs the
  * logarithm of how seldom, what is new its letters, and a phrase what its number of words is unusual in this list. What comes again is found by
- * expectation and maximization over all ways (Dempster, Laird and Rubin 1977). O(lines × ways).
+ * expectation and maximization over all ways (Dempster, Laird and Rubin 1977); a line's own ways foretell nothing about it. O(lines × ways).
  */
 export function waysToPartSentences(lines: readonly (readonly string[])[]): Way[][] {
-  const all = lines.map(partsOf);
+  const [ideas, phrases] = [new Texts(), new Texts()];
+  const all = lines.map((words) => partsOf(words, ideas, phrases));
   let shares = all.map((parts) => parts.map(() => 1 / parts.length));
   let bits: number[][] = [];
   for (let round = 0; round < rounds; round++) {
-    const [ideas, phrases] = [new Met(), new Met()];
-    const lengths = Array.from({ length: mostPhrase + 1 }, (_, words) => lengthBefore * lengthFalls ** words);
-    all.forEach((parts, i) =>
-      parts.forEach(({ first, phrase, last, begin, end }, k) => {
-        const share = shares[i]![k]!;
-        ideas.add(first, share);
-        ideas.add(last, share);
-        phrases.add(phrase, share);
-        lengths[begin - end]! += share;
-      }),
-    );
-    const whole = lengths.reduce((a, b) => a + b);
+    const habits = new Habits(all, shares, ideas, phrases);
     bits = all.map((parts, i) => {
-      // Shares of this line's own ways, by text: they foretell nothing about it.
-      const own = new Map<string, number>();
-      const mine = (text: string, share: number) =>
-        own.set(text, (own.get(text) ?? 0) + (share < leastLikely ? 0 : share));
-      parts.forEach(({ first, phrase, last }, k) => {
-        for (const text of [`i${first}`, `i${last}`, `p${phrase}`]) mine(text, shares[i]![k]!);
-      });
-      return parts.map(
-        ({ first, phrase, last, begin, end, hint }) =>
-          ideas.bits(first, own.get(`i${first}`)!) +
-          phrases.bits(phrase, own.get(`p${phrase}`)!) +
-          ideas.bits(last, own.get(`i${last}`)!) -
-          Math.log2(lengths[begin - end]! / whole) -
-          hint,
-      );
+      habits.count(parts, shares[i]!, -1);
+      const own = parts.map((part) => habits.bits(part));
+      habits.count(parts, shares[i]!, 1);
+      return own;
     });
     shares = bits.map((of) => {
       const least = Math.min(...of);

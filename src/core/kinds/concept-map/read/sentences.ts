@@ -27,7 +27,12 @@ function sentencesOf(tokens: ListTokens): Line[] | null {
   if (lines.length < 2) return null;
   const told = lines.flatMap(({ source, line }) => {
     const words = source.split(/\s+/);
-    return words.length >= 3 && words.length <= mostWords && !/[\t|;:]/.test(source) ? [{ line, words }] : [];
+    return words.length >= 3 &&
+      words.length <= mostWords &&
+      words.every((word) => /[\p{L}\p{N}]/u.test(word)) &&
+      !/[\t|;:]/.test(source)
+      ? [{ line, words }]
+      : [];
   });
   return told.length >= lines.length * 0.8 ? told : null;
 }
@@ -37,6 +42,17 @@ const nearBits = 1.5;
 
 const isSure = ([best, second]: readonly Way[]): boolean => !second || second.bits - best!.bits >= nearBits;
 
+const looked = 400;
+
+function partedSentences(lines: readonly Line[]): { readonly ways: readonly Way[][]; readonly letters: number } {
+  const letters = lines.reduce((sum, { words }) => sum + words.join(' ').length, 0);
+  return { ways: waysToPartSentences(lines.map(({ words }) => words)), letters };
+}
+
+/** By what share sentences are shorter to write down than their letters; 0 and less where they are not. */
+const savedBy = ({ ways, letters }: ReturnType<typeof partedSentences>): number =>
+  1 - ways.reduce((sum, [best]) => sum + best!.bits, 0) / (letterBits * letters);
+
 /**
  * Plain sentences, "tides carry silt": ideas are told by coming again in other lines, and by words that phrases usually begin with; where two ways to part a
  * line are about as good it is asked. Null where the list is none. O(lines × ways to part one).
@@ -44,11 +60,12 @@ const isSure = ([best, second]: readonly Way[]): boolean => !second || second.bi
 export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): MapReading | null {
   const lines = sentencesOf(tokens);
   if (!lines) return null;
-  const ways = waysToPartSentences(lines.map(({ words }) => words));
-  // Lines that are no shorter to write down as sentences are none.
-  const plain = lines.reduce((sum, { words }) => sum + letterBits * words.join(' ').length, 0);
-  const parted = ways.reduce((sum, [best]) => sum + best!.bits, 0);
-  if (parted >= plain) return null;
+  // Lines that are no shorter to write down as sentences are none; a part of a long list tells.
+  if (lines.length > looked && savedBy(partedSentences(lines.slice(0, looked))) <= 0) return null;
+  const parted = partedSentences(lines);
+  const saved = savedBy(parted);
+  if (saved <= 0) return null;
+  const { ways } = parted;
   const maker = new MapMaker(choices);
   const first = questionAbove(tokens.source);
   const questions: Question[] = [];
@@ -101,7 +118,7 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
     );
   maker.questions.push(...questions);
   return maker.done('sentences', {
-    saved: 1 - parted / plain,
+    saved,
     emptyLines: tokens.emptyLines(tokens.source.filter((one) => one.trim() !== '').length),
   });
 }
