@@ -41,11 +41,10 @@ export function findColumns(
   { headings, roles }: TreeVocabulary,
 ): Columns {
   const head = (rows[0]?.cells ?? []).map(plainHeading);
-  const told = head.map((cell, i) => {
-    const use = columnUseOf(cell, headings);
-    // A word over amounts names nobody.
-    return use === 'name' && isOfAmounts(rows, i) ? null : use;
-  });
+  const worded = head.map((cell) => columnUseOf(cell, headings));
+  const several = worded.filter((use) => use === 'name').length > 1;
+  // A word over amounts names nobody, nor one over numbers where another names.
+  const told = worded.map((use, i) => (use === 'name' && isOfAmounts(rows, i, several) ? null : use));
   const named = head.filter((cell) => cell !== '').length === head.length;
   const byWords =
     told.includes('name') || told.filter((use) => use !== null).length >= 2 || (told.includes('parent') && named);
@@ -134,10 +133,11 @@ function namesNobody(rows: readonly Row[], best: Reference | undefined): boolean
 
 /** In fewer rows nothing is usual. */
 const fewestRows = 3;
-/** Whether a column tells amounts, below its first row. */
-function isOfAmounts(rows: readonly Row[], at: number): boolean {
+/** Whether a column tells amounts, or any `numbers`, below its first row. */
+function isOfAmounts(rows: readonly Row[], at: number, numbers: boolean): boolean {
   const filled = rows.slice(1, looked).flatMap(({ cells }) => cells[at] || []);
-  return filled.length > 2 && filled.filter(isAmount).length > filled.length * 0.7;
+  const amounts = filled.filter((cell) => isAmount(cell) || (numbers && classOf(cell) === 'number')).length;
+  return filled.length > (numbers ? 0 : 2) && amounts > filled.length * 0.7;
 }
 
 /** A heading on one line. */

@@ -53,13 +53,34 @@ const kindWords: readonly (readonly [word: RegExp, role: string])[] = [
 ];
 const roleOfCell = (cell: string) => kindWords.find(([word]) => word.test(cell.trim()))?.[1] ?? null;
 
+/** A word of the trade in languages of Europe, as headings are compared: small and without accents. */
+const words = (of: string): RegExp =>
+  new RegExp(
+    `^(${of
+      .trim()
+      .split(/\s*,\s*/)
+      .join('|')})$`,
+  );
+const chances =
+  words(`probability, probabilities, prob, p, chance, chances, odds, likelihood, wahrscheinlichkeit, probabilite, probabilita, probabilidad,
+  probabilidade, kans, waarschijnlijkheid, sannolikhet, sandsynlighed, sannsynlighet, todennakoisyys, prawdopodobienstwo, pravdepodobnost, valoszinuseg,
+  probabilitate, olasilik, verjetnost, vjerojatnost`);
+const costs =
+  words(`costs?, tolls?, price, cost of branch, expenses?, outlays?, expenditure, spending, kosten, ausgaben?, aufwand, couts?, depenses?, frais, costo, costi, costes?,
+  spesa, spese, gastos?, custos?, despesas?, uitgaven?, kostnad, kostnader, utgift, utgifter, udgift, udgifter, omkostninger, kustannus, kustannukset, meno,
+  menot, koszt, koszty, wydatek, wydatki, naklad, naklady, vydaje, koltseg, kiadas, cheltuieli, maliyet, gider, strosek, trosak`);
+const payoffs =
+  words(`pay ?-?offs?, value, result value, outcome value, amount, end value, gains?, profits?, returns?, proceeds, yield, auszahlung, ertrag, erlos, gewinn, benefice,
+  rendement, beneficio, ganancia, guadagno, ricavo, rendimento, lucro, ganho, opbrengst, winst, vinst, avkastning, gevinst, udbytte, tuotto, voitto, zysk,
+  wyplata, vynos, zisk, nyereseg, hozam, castig, profit, kazanc, getiri, donos`);
+
 /** How lists of decisions and keys are headed; what only this kind reads is kept apart under `own-`. */
 export const decisionVocabulary: TreeVocabulary = {
   headings: [
     ['own-label', /^(answer|label|on the (branch|line)|reply|if)$/],
-    ['own-probability', /^(probability|probabilities|prob|p|chance|odds|likelihood|wahrscheinlichkeit|probabilite)$/],
-    ['own-cost', /^(costs?|toll|tolls|price|cost of branch|kosten|cout)$/],
-    ['own-payoff', /^(pay ?-?offs?|value|result value|outcome value|amount|end value|auszahlung|gain)$/],
+    ['own-probability', chances],
+    ['own-cost', costs],
+    ['own-payoff', payoffs],
     [
       'parent',
       /^(parent|after|follows|from|belongs to|under|comes from|previous|question before|parent (id|no|number|node))$/,

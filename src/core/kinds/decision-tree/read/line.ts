@@ -47,7 +47,7 @@ function numbersIn(inside: string): Numbers | null {
 function wordBefore(text: string): string | null {
   const space = text.search(/\s/);
   const word = text.slice(0, Math.max(0, space)).replace(/:$/, '');
-  if (!/^\p{L}[\p{L}.]*$/u.test(word) || chanceWords.test(word)) return null;
+  if (!/^\p{L}[\p{L}\p{M}.]*$/u.test(word) || chanceWords.test(word)) return null;
   const rest = text.slice(space).trimStart();
   return /^(?:[^\p{L}]|[A-Z]{3}\s)/u.test(rest) ? rest : null;
 }
