@@ -21,9 +21,10 @@ export interface Mark {
 }
 
 const tabWidth = 4;
-/** A small o as a bullet, where several lines begin so. */
+/** A small o as a bullet, where several lines begin so, or nearly all others begin with a bullet. */
 const ring = /^o\s+(?=\S)/;
 const leastRings = 0.15;
+const nearlyAll = 0.8;
 /** Where this share of lines counts, letters that begin to count are signs everywhere. */
 const mostlyCounting = 0.5;
 /** A line below a heading that only underlines it. */
@@ -40,7 +41,10 @@ interface Found extends OutlineLine {
 export function outlineLines(source: readonly string[]): OutlineLine[] {
   const drawn = source.filter(isDrawn).length >= 2;
   const rings = source.filter((line) => ring.test(line.trimStart())).length;
-  const hasRings = rings >= Math.max(2, source.length * leastRings);
+  const signed = source.filter((line) => bullet.test(line.trimStart())).length;
+  const filled = source.filter((line) => line.trim() !== '').length;
+  const hasRings =
+    rings >= Math.max(2, source.length * leastRings) || (signed >= 2 && signed + rings >= filled * nearlyAll);
   const found = withUnderlined(
     source
       .map((line, i) => measure(line, i, hasRings))

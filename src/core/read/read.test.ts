@@ -69,6 +69,7 @@ describe('indented lists', () => {
     ['four spaces', 'Ada\n    Bo\n        Cy\n    Di'],
     ['two spaces and dashes', '- Ada\n  - Bo\n    - Cy\n  - Di'],
     ['bullets', '• Ada\n   • Bo\n      • Cy\n   • Di'],
+    ['a ring and other bullets', 'o Ada\n  * Bo\n    – Cy\n  * Di'],
     ['numbers without indents', '1 Ada\n1.1 Bo\n1.1.1 Cy\n1.2 Di'],
     ['numbers with points', '1. Ada\n1.1. Bo\n1.1.1. Cy\n1.2. Di'],
     ['headings', '# Ada\n## Bo\n### Cy\n## Di'],

@@ -1,3 +1,4 @@
+import { own } from '../../../model';
 import type { DecisionReading } from './result';
 
 /** Chances that are told with two digits need not make 1 to the last one. */
@@ -10,7 +11,7 @@ export function signsOfFacts({ entries, facts }: DecisionReading): Record<string
   let [payoffs, atEnds] = [0, 0];
   for (const { parent } of entries) if (parent !== null) inner.add(parent);
   for (const { id, parent } of entries) {
-    const told = Object.hasOwn(facts, id) ? facts[id]! : null;
+    const told = own(facts, id);
     if (!told) continue;
     if (told.probability !== null && parent !== null) sums.set(parent, (sums.get(parent) ?? 0) + told.probability);
     if (told.payoff === null) continue;
