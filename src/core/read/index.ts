@@ -12,6 +12,8 @@ export {
   type Headings,
 } from './headings';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
+export { linking } from './linking';
+export { letterBits, waysToPartSentences, withoutArticle, type Cut, type Way } from './sentence-parts';
 export { copiedText } from './html';
 export { NameIndex } from './name-index';
 export { foldName, isNear, isSumName } from './names';

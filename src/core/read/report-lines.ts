@@ -1,6 +1,7 @@
 import { pushTo } from '../model';
 import { NamedEntries, type NamedLine } from './named-entries';
 import { foldName } from './names';
+import { letterBits, waysToPartSentences, type Way } from './sentence-parts';
 import type { ListTokens } from './tokens';
 
 const fewestLines = 3;
@@ -63,12 +64,40 @@ export function readReports(
   }
   // What is left is said in words of its own, between names that others tell.
   const others = byNames(left, said);
-  if (others.length < left.length || said.length < lines.length * leastShare) return null;
-  const found = forestOf([...said, ...others].sort((a, b) => a.line - b.line));
-  return (
-    found && { lines: found, bySign: said.every(({ wording: { between } }) => !/[\p{L}\p{N}]/u.test(between.join(''))) }
-  );
+  if (others.length === left.length && said.length >= lines.length * leastShare) {
+    const found = forestOf([...said, ...others].sort((a, b) => a.line - b.line));
+    const bySign = said.every(({ wording: { between } }) => !/[\p{L}\p{N}]/u.test(between.join('')));
+    return found && { lines: found, bySign };
+  }
+  const found = forestOf(saidByParts(lines), true);
+  return found && { lines: found, bySign: false };
 }
+
+/** Longer lists of sentences have wordings that come again. */
+const mostParted = 500;
+
+/** A way that takes so many bits more than the shortest may as well be meant. */
+const nearBits = 1.5;
+const isSureWay = ([best, second]: readonly Way[]): boolean =>
+  best !== undefined && (second === undefined || second.bits - best.bits >= nearBits);
+
+/** Sentences of which hardly two are worded alike, parted by the names that come again; none where that is no shorter. */
+function saidByParts(lines: readonly { readonly line: number; readonly words: readonly string[] }[]): Said[] {
+  if (lines.length > mostParted || lines.some(({ words }) => words.length > mostPartedWords)) return [];
+  const ways = waysToPartSentences(lines.map(({ words }) => words));
+  const letters = lines.reduce((sum, { words }) => sum + letterBits * words.join(' ').length, 0);
+  if (!ways.every(isSureWay) || ways.reduce((sum, [best]) => sum + best!.bits, 0) >= letters) return [];
+  const wordings = new Map<string, Wording>();
+  return lines.map(({ line, words }, i): Said => {
+    const { end, begin } = ways[i]![0]!.cut;
+    const between = words.slice(end, begin);
+    const phrase = foldName(between.join(' '));
+    const wording = wordings.get(phrase) ?? { before: [], between, after: [] };
+    wordings.set(phrase, wording);
+    return { line, left: words.slice(0, end).join(' '), right: words.slice(begin).join(' '), wording };
+  });
+}
+const mostPartedWords = 16;
 
 /** Words of a sentence without the stop at its end; a possessive stands apart from its name. */
 const wordsOf = (text: string): string[] =>
@@ -177,8 +206,10 @@ function partedBy(
   return { left: inner.slice(0, at).join(' '), right: inner.slice(at + between.length).join(' ') };
 }
 
-/** For each wording the side on which nobody stands twice is below; all together must hang together. O(lines). */
-function forestOf(said: readonly Said[]): readonly NamedLine[] | null {
+const passes = 4;
+
+/** For each wording the side on which nobody stands twice is below; all together must hang together. `sure`: and no wording may be turned alone. O(lines). */
+function forestOf(said: readonly Said[], sure = false): readonly NamedLine[] | null {
   const byWording = new Map<Wording, { said: Said; keys: readonly [left: string, right: string] }[]>();
   for (const one of said)
     pushTo(byWording, one.wording, { said: one, keys: [foldName(one.left), foldName(one.right)] });
@@ -190,8 +221,9 @@ function forestOf(said: readonly Said[]): readonly NamedLine[] | null {
     side.set(wording, first);
     for (const { keys } of own) below.change(keys[first], 1);
   }
-  // A wording is turned where then fewer stand below two.
-  for (const [wording, own] of byWording) {
+  // A wording is turned where then fewer stand below two; that may let another turn.
+  for (const [wording, own] of Array.from({ length: passes }, () => [...byWording]).flat()) {
+    if (below.twice === 0) break;
     const now = side.get(wording)!;
     const other = now === 0 ? 1 : 0;
     const before = below.twice;
@@ -208,7 +240,7 @@ function forestOf(said: readonly Said[]): readonly NamedLine[] | null {
       below.change(keys[now], 1);
     }
   }
-  if (below.twice > 0) return null;
+  if (below.twice > 0 || (sure && !areSure(byWording, side, below))) return null;
   const entries = new NamedEntries();
   const pairs = said.map(({ left, right, wording, line }) => {
     const [lower, upper] = side.get(wording) === 0 ? [left, right] : [right, left];
@@ -219,6 +251,28 @@ function forestOf(said: readonly Said[]): readonly NamedLine[] | null {
   const isDeep = pairs.some((pair) => leading.has(pair.below));
   const tops = entries.all.filter(({ parent }) => parent < 0).length;
   return isDeep && tops <= Math.max(1, entries.all.length * 0.2) && !entries.hasRing() ? entries.all : null;
+}
+
+/** Whether each wording, turned by itself, would have somebody stand below two. */
+function areSure(
+  byWording: ReadonlyMap<Wording, readonly { readonly keys: readonly [left: string, right: string] }[]>,
+  side: ReadonlyMap<Wording, 0 | 1>,
+  below: Below,
+): boolean {
+  return [...byWording].every(([wording, own]) => {
+    const now = side.get(wording)!;
+    const turn = (from: 0 | 1, to: 0 | 1) => {
+      for (const { keys } of own) {
+        below.change(keys[from], -1);
+        below.change(keys[to], 1);
+      }
+    };
+    const other = now === 0 ? 1 : 0;
+    turn(now, other);
+    const tells = below.twice > 0;
+    turn(other, now);
+    return tells;
+  });
 }
 
 /** Who stands below somebody, how often; `twice`: how many times somebody does so once more. */

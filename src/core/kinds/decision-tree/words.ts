@@ -54,13 +54,10 @@ const kindWords: readonly (readonly [word: RegExp, role: string])[] = [
 const roleOfCell = (cell: string) => kindWords.find(([word]) => word.test(cell.trim()))?.[1] ?? null;
 
 /** A word of the trade in languages of Europe, as headings are compared: small and without accents. */
-const words = (of: string): RegExp =>
-  new RegExp(
-    `^(${of
-      .trim()
-      .split(/\s*,\s*/)
-      .join('|')})$`,
-  );
+const words = (of: string): RegExp => {
+  const each = of.split(',').map((one) => one.trim());
+  return new RegExp(`^(${each.join('|')})$`);
+};
 const chances =
   words(`probability, probabilities, prob, p, chance, chances, odds, likelihood, wahrscheinlichkeit, probabilite, probabilita, probabilidad,
   probabilidade, kans, waarschijnlijkheid, sannolikhet, sandsynlighed, sannsynlighet, todennakoisyys, prawdopodobienstwo, pravdepodobnost, valoszinuseg,

@@ -1,5 +1,6 @@
 import {
   foldName,
+  linking,
   readOutline,
   splitDetails,
   titleAbove,
@@ -10,7 +11,6 @@ import {
 import { pushTo } from '../../../model';
 import { example } from '../model';
 import { arrowLine, exampleIn, focusIn, questionIn } from './grammar';
-import { linking } from './linking';
 import { MapMaker, type MapReading } from './result';
 
 /** What a phrase on a line of its own looks like: short, and it begins as phrases do. */

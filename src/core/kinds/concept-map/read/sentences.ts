@@ -1,7 +1,16 @@
 import { own } from '../../../model';
-import { withoutMarks, type ListTokens, type Question, type ReadChoices } from '../../../read';
+import {
+  letterBits,
+  waysToPartSentences,
+  withoutArticle,
+  withoutMarks,
+  type Cut,
+  type Way,
+  type ListTokens,
+  type Question,
+  type ReadChoices,
+} from '../../../read';
 import { focusIn, questionAbove, questionIn } from './grammar';
-import { letterBits, waysToPartSentences, withoutArticle, type Cut, type Way } from './sentence-parts';
 import { MapMaker, mapFinding, type MapReading } from './result';
 
 const mostWords = 16;

@@ -1,4 +1,4 @@
-import { foldName } from '../../../read';
+import { foldName } from './names';
 import { linking } from './linking';
 
 const mostIdea = 5;
@@ -10,15 +10,17 @@ const articleBits = 3;
 /** How much a list is expected to bring new ideas and phrases, as if so many had been new before. */
 const newness = 1;
 const rounds = 8;
-/** What is thought of the words of a phrase before the list shows it: as many lines, by so much fewer with each word more. */
+/** What is thought of the words of a phrase or idea before the list shows it: as many lines, by so much fewer with each word more. */
 const lengthBefore = 2;
 const lengthFalls = 0.7;
+/** Ideas have less of a habit than phrases. */
+const ideaHabit = 0.2;
 
 /** A way less likely than this says nothing about other lines. */
 const leastLikely = 0.01;
 
 /** Hints of words, in bits: what phrases begin and end with, what stands inside ideas, an article at the end of an idea or as a whole phrase. */
-const hints = { begins: 1.6, ends: 1.2, inIdea: 3, looseArticle: 3 };
+const hints = { begins: 1.6, ends: 1.6, inIdea: 3, looseArticle: 3 };
 const article = /^(the|a|an|der|die|das|le|la|les|un|une|el|los)$/i;
 
 /** Where a line is parted: the first idea ends before `end`, the second begins at `begin`. */
@@ -40,6 +42,8 @@ interface Parts extends Cut {
   readonly first: number;
   readonly phrase: number;
   readonly last: number;
+  /** Of the whole line. */
+  readonly words: number;
   readonly hint: number;
 }
 
@@ -82,7 +86,7 @@ function partsOf(line: readonly string[], ideas: Texts, phrases: Texts): Parts[]
         inner * hints.inIdea -
         (articles[end - 1] || articles[begin - 1] ? hints.looseArticle : 0) -
         (Number(articles[0]) + Number(articles[begin])) * articleBits;
-      parts.push({ end, begin, first, phrase: phrases.of(told(end, begin)), last: ideaOf(begin, n), hint });
+      parts.push({ end, begin, words: n, first, phrase: phrases.of(told(end, begin)), last: ideaOf(begin, n), hint });
     }
   }
   return parts;
@@ -105,21 +109,32 @@ class Met {
   }
 }
 
+function bitsOf(times: readonly number[]): number[] {
+  const whole = times.reduce((a, b) => a + b);
+  return times.map((one) => -Math.log2(one / whole));
+}
+
 /** What all lines but one say of ideas, phrases and the numbers of words in a phrase. */
 class Habits {
   readonly ideas: Met;
   readonly phrases: Met;
-  private readonly lengths = Array.from({ length: mostPhrase + 1 }, (_, words) => lengthBefore * lengthFalls ** words);
   private readonly ofLengths: number[];
+  private readonly ofIdeas: number[];
 
   constructor(all: readonly Parts[][], shares: readonly (readonly number[])[], ideas: Texts, phrases: Texts) {
     [this.ideas, this.phrases] = [new Met(ideas), new Met(phrases)];
+    const before = (most: number) =>
+      Array.from({ length: most + 1 }, (_, words) => lengthBefore * lengthFalls ** words);
+    const [lengths, ofIdeas] = [before(mostPhrase), before(mostIdea)];
     all.forEach((parts, i) => {
       this.count(parts, shares[i]!, 1);
-      parts.forEach(({ begin, end }, k) => (this.lengths[begin - end]! += shares[i]![k]!));
+      parts.forEach(({ begin, end, words }, k) => {
+        lengths[begin - end]! += shares[i]![k]!;
+        ofIdeas[end]! += shares[i]![k]!;
+        ofIdeas[words - begin]! += shares[i]![k]!;
+      });
     });
-    const whole = this.lengths.reduce((a, b) => a + b);
-    this.ofLengths = this.lengths.map((times) => -Math.log2(times / whole));
+    [this.ofLengths, this.ofIdeas] = [bitsOf(lengths), bitsOf(ofIdeas)];
   }
   count(parts: readonly Parts[], shares: readonly number[], by: 1 | -1): void {
     parts.forEach(({ first, phrase, last }, k) => {
@@ -130,16 +145,15 @@ class Habits {
       this.phrases.add(phrase, by * share);
     });
   }
-  bits({ first, phrase, last, begin, end, hint }: Parts): number {
-    return (
-      this.ideas.bits(first) + this.phrases.bits(phrase) + this.ideas.bits(last) + this.ofLengths[begin - end]! - hint
-    );
+  bits({ first, phrase, last, begin, end, words, hint }: Parts): number {
+    const lengths = this.ofLengths[begin - end]! + ideaHabit * (this.ofIdeas[end]! + this.ofIdeas[words - begin]!);
+    return this.ideas.bits(first) + this.phrases.bits(phrase) + this.ideas.bits(last) + lengths - hint;
   }
 }
 
 /**
  * The ways to part each line of plain sentences into idea, phrase and idea, the shortest to write down first: what comes again in other lines costs the
- * logarithm of how seldom, what is new its letters, and a phrase what its number of words is unusual in this list. What comes again is found by
+ * logarithm of how seldom, what is new its letters, and ideas and phrases how unusual their number of words is in this list. What comes again is found by
  * expectation and maximization over all ways (Dempster, Laird and Rubin 1977); a line's own ways foretell nothing about it. O(lines × ways).
  */
 export function waysToPartSentences(lines: readonly (readonly string[])[]): Way[][] {
