@@ -17,7 +17,11 @@ export function signsOfLinks({ structure, entries, links, saved = 0 }: MapReadin
     saved,
     linked: Number(links.length > 0),
     'phrases written small': of(phrases.filter((phrase) => !/^\p{Lu}/u.test(phrase)).length, phrases.length),
-    'phrases again': of(phrases.length - new Set(phrases.map(foldName)).size, phrases.length),
+    // Between arrows a phrase that comes again is one all the same.
+    'phrases again':
+      structure === 'arrows' || structure === 'propositions'
+        ? 0
+        : of(phrases.length - new Set(phrases.map(foldName)).size, phrases.length),
     'several lead there': of(several(leading), entries.length),
     // In an outline all but tops and leaves are at several ends.
     'ideas again': isOutline ? 0 : of(several(ends), entries.length),
