@@ -6,7 +6,7 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readInAllKinds, type KindId, kinds } from '../src/core/diagram';
+import { readInAllKinds, kinds } from '../src/core/diagram';
 import { decodeList } from '../src/core/read';
 
 const kindNamed = (name: string): number => kinds.findIndex(({ id }) => id.startsWith(name));
@@ -36,9 +36,9 @@ function placeOf(name: string): number {
 function sampleOf(text: string, kind: number, shape: string): Sample {
   const readings = readInAllKinds(text);
   const signs = kinds.map((one) => {
-    const { fit, signs } = readings.find((read) => read.kind === one)!;
+    const { fit } = readings.find((read) => read.kind === one)!;
     if (!fit) return null;
-    const told = Object.entries({ 'any list': 1, ...signs }).filter(([, value]) => value !== 0);
+    const told = Object.entries({ 'any list': 1, ...fit.signs }).filter(([, value]) => value !== 0);
     return told.map(([name, value]) => [placeOf(`${one.id}\t${name}`), value] as const);
   });
   return { kind, shape, signs };
@@ -98,17 +98,17 @@ for (const dir of process.argv.slice(2).filter((arg) => !arg.startsWith('--'))) 
   wants.forEach(({ file, kind, shape, truth }, i) => {
     const { text } = decodeList(readFileSync(join(dir, file)));
     if (text === null) return;
+    const isTree = kind === 'org' || kind === 'topic';
     samples.push(sampleOf(text, kindNamed(kind), `${kind} ${shape}`));
     if (i % 15 === 0) samples.push(sampleOf(jumbled(text, i + 1), kinds.length, 'none jumbled'));
     // An ampersand within a name here and there makes no couple.
-    if (i % 5 === 0 && (kind === 'org' || kind === 'topic'))
-      samples.push(sampleOf(withAmpersands(text, i), kindNamed(kind), `${kind} ${shape}`));
-    if (i % 6 === 0 && (kind === 'org' || kind === 'topic') && truth.nodes)
+    if (i % 5 === 0 && isTree) samples.push(sampleOf(withAmpersands(text, i), kindNamed(kind), `${kind} ${shape}`));
+    if (i % 6 === 0 && isTree && truth.nodes)
       samples.push(sampleOf(plainTable(truth.nodes, kind, i / 6), kindNamed(kind), `${kind} plain table`));
     if (shape === 'key-answers')
       samples.push(sampleOf(withColons(text), kindNamed(kind), `${kind} ${shape} by colons`));
     // Names alone are people under nobody, or topics.
-    if (i % 12 === 0 && (kind === 'org' || kind === 'topic') && truth.nodes)
+    if (i % 12 === 0 && isTree && truth.nodes)
       samples.push(sampleOf(truth.nodes.map(({ name }) => name).join('\n'), kindNamed(kind), `${kind} names alone`));
   });
 }
@@ -182,7 +182,7 @@ if (process.argv.includes('--write')) {
   const byKind = kinds.map(({ id }) => {
     const own = names
       .map((name, at) => [name.split('\t'), weights[at]!] as const)
-      .filter(([[kind], weight]) => kind === (id as KindId) && Math.abs(weight) >= 0.05)
+      .filter(([[kind], weight]) => kind === id && Math.abs(weight) >= 0.05)
       .sort(([[, a]], [[, b]]) => (a! < b! ? -1 : 1))
       .map(([[, name], weight]) => `    ${JSON.stringify(name)}: ${weight.toFixed(1)},`);
     return `  '${id}': {\n${own.join('\n')}\n  },`;

@@ -46,6 +46,20 @@ describe('a list of very many lines', () => {
     expect(other.read.entries.length).toBeLessThan(2001);
     expect(other.fit!.words).toContain('in its first 2,000 lines');
   });
+  it.each([
+    [
+      'ways, then staff',
+      (i: number) => `Shore / ${surname(i % 90)} / ${surname(i)}`,
+      (i: number) => `Ada ${surname(i)}, Clerk`,
+    ],
+    ['items of sets, then words', (i: number) => `${surname(i)}: mud, ${i % 2 ? 'salt' : 'sand'}`, surname],
+    ['staff, then words', (i: number) => `Ada ${surname(i)},${i ? `Ada ${surname((i - 1) >> 3)}` : ''}`, surname],
+  ])('of which the rest is not what its beginning promised is read whole all the same: %s', (_, first, then) => {
+    const lines = Array.from({ length: 6500 }, (_, i) => (i < 2100 ? first : then)(i));
+    const [best] = readInAllKinds(lines.join('\n'));
+    expect(best!.whole).toBe(true);
+    expect(best!.read.entries.length + best!.read.notPlaced.length).toBeGreaterThan(6000);
+  });
   it('is read whole as another kind once that is chosen', () => {
     const all = readInAllKinds(list, { kind: 'topic-tree' });
     expect(all[0]!.kind.id).toBe('org-chart');

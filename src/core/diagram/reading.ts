@@ -1,4 +1,4 @@
-import type { Fit } from '../kind';
+import { withArticle, type Fit } from '../kind';
 import { ListTokens, type Headings, type ReadChoices, type Reading, type Separator } from '../read';
 import { kinds, type AnyKind, type KindId } from './diagram';
 import { bitsOf } from './weigh';
@@ -24,8 +24,6 @@ export interface KindReading {
   readonly read: Reading;
   /** Null where this kind cannot show the list. */
   readonly fit: Fit | null;
-  /** The signs of the kind and those that are asked of every kind. */
-  readonly signs: Readonly<Record<string, number>>;
   /** How much less it takes to write the list down as this kind than as lines that have nothing to do with each other; -Infinity where it cannot. */
   readonly bits: number;
   /** How likely the list is of this kind, beside the others and beside none, 0 to 1. */
@@ -62,29 +60,29 @@ export function readInAllKinds(
   goesOn: (kind: KindId) => void = () => undefined,
 ): KindReading[] {
   const tokens = tokensOf(text, choices.separator);
-  const readings = (of: ListTokens, which: readonly AnyKind[], whole: boolean): KindReading[] =>
-    which.map((kind) => {
-      goesOn(kind.id as KindId);
-      const read = withFileFindings(of, kind.read(of, choices));
-      return { kind, read, fit: kind.fits(read), signs: {}, bits: -Infinity, strength: 0, whole };
-    });
+  const readAll = (of: ListTokens, kind: AnyKind): Weighed => {
+    goesOn(kind.id as KindId);
+    return { ...weighed(of, kind, choices), whole: of === tokens };
+  };
   const beginning = tokens.beginning(longFrom, looked);
-  if (beginning === null) return weighed(tokens, readings(tokens, kinds, true));
-  const part = new ListTokens(beginning, allHeadings, choices.separator ?? null);
-  const rated = weighed(part, readings(part, kinds, false));
+  const part = beginning === null ? tokens : tokensOf(beginning, choices.separator);
+  const rated = inOrder(kinds.map((kind) => readAll(part, kind)));
+  if (part === tokens) return rated;
   const [best, second] = rated;
   const isNear = second!.bits > best!.bits - farBits;
-  const whole = rated.filter((one) => one === best || (isNear && one === second) || one.kind.id === choices.kind);
-  const again = weighed(
-    tokens,
-    readings(
-      tokens,
-      whole.map(({ kind }) => kind),
-      true,
+  let all = inOrder(
+    rated.map((one) =>
+      one === best || (isNear && one === second) || one.kind.id === choices.kind
+        ? readAll(tokens, one.kind)
+        : ofItsBeginning(one),
     ),
   );
-  const others = rated.filter((one) => !whole.includes(one)).map(ofItsBeginning);
-  return inOrder([...again, ...others]);
+  // What comes first is read whole, whatever its beginning promised.
+  while (!all[0]!.whole) {
+    const [first, ...others] = all;
+    all = inOrder([readAll(tokens, first!.kind), ...others]);
+  }
+  return all;
 }
 
 const ofItsBeginning = (one: KindReading): KindReading =>
@@ -92,19 +90,20 @@ const ofItsBeginning = (one: KindReading): KindReading =>
     ? { ...one, fit: { ...one.fit, words: `${one.fit.words} in its first ${looked.toLocaleString('en')} lines` } }
     : one;
 
-/** Readings on one scale, the best first. */
-function weighed(tokens: ListTokens, readings: readonly KindReading[]): KindReading[] {
-  const told = readings.map((one): KindReading => {
-    if (!one.fit) return one;
-    // A table that was read as lines of a text.
-    const passedOver = tokens.table !== null && one.read.columns.length === 0;
-    const signs = { ...one.fit.signs, 'table passed over': Number(passedOver) };
-    return { ...one, signs, bits: bitsOf(one.kind.id as KindId, signs) };
-  });
-  return inOrder(told);
+type Weighed = Omit<KindReading, 'strength'>;
+
+function weighed(tokens: ListTokens, kind: AnyKind, choices: ReadChoices): Omit<Weighed, 'whole'> {
+  const read = withFileFindings(tokens, kind.read(tokens, choices));
+  const fit = kind.fits(read);
+  if (!fit) return { kind, read, fit, bits: -Infinity };
+  // A table that was read as lines of a text.
+  const passedOver = tokens.table !== null && read.columns.length === 0;
+  const signs = { ...fit.signs, 'table passed over': Number(passedOver) };
+  return { kind, read, fit: { ...fit, signs }, bits: bitsOf(kind.id as KindId, signs) };
 }
 
-function inOrder(readings: readonly KindReading[]): KindReading[] {
+/** Readings on one scale, the best first. */
+function inOrder(readings: readonly Weighed[]): KindReading[] {
   const most = Math.max(0, ...readings.map(({ bits }) => bits));
   const share = (bits: number) => 2 ** (bits - most);
   const all = share(0) + readings.reduce((sum, { bits }) => sum + share(bits), 0);
@@ -121,7 +120,7 @@ export function nearKinds<R extends Pick<KindReading, 'bits' | 'fit'>>(readings:
 
 /** Which kind is meant, as it is asked. */
 export const kindQuestion = (near: readonly Pick<KindReading, 'kind'>[]): string =>
-  `Which is it? The list reads nearly as well as ${near.map(({ kind }) => `${/^[aeio]/.test(kind.nameInSentence) ? 'an' : 'a'} ${kind.nameInSentence}`).join(' and as ')}.`;
+  `Which is it? The list reads nearly as well as ${near.map(({ kind }) => withArticle(kind)).join(' and as ')}.`;
 
 /** Under this strength no reading is offered as what a list says. */
 export const leastStrength = 0.25;

@@ -5,7 +5,7 @@ import type { TableSeen } from '../../workers/read.worker';
 import { readAway, ReadingGivenUp } from '../../workers/read-away';
 
 /** What one kind understands of the list, with its drawing. */
-export interface DrawnReading extends Omit<KindReading, 'signs'> {
+export interface DrawnReading extends KindReading {
   readonly tiers: number;
   readonly table: TableSeen | null;
   readonly drawn: Drawn | null;
