@@ -64,7 +64,8 @@ export function readAndDraw(
   const tableSeen = tablesOf(text, choices);
   return readInAllKinds(text, choices, goesOn).map(({ kind, read, fit, bits, strength, whole }): ReadAway => {
     goesOn(kind.id);
-    const table = tableSeen(read);
+    // Of what was read of the beginning alone nothing is shown but what it may be.
+    const table = whole ? tableSeen(read) : null;
     const weighed = { kind: kind.id as KindId, read, fit, bits, strength, whole, table };
     if (!fit || !whole) return { ...weighed, tiers: 0, drawn: null };
     const diagram = kind.make(read, '');

@@ -13,7 +13,7 @@ export {
 } from './headings';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
 export { linking } from './linking';
-export { letterBits, waysToPartSentences, withoutArticle, type Cut, type Way } from './sentence-parts';
+export { isSureWay, mostWords, partedSentences, withoutArticle, type Cut } from './sentence-parts';
 export { copiedText } from './html';
 export { NameIndex } from './name-index';
 export { foldName, isNear, isSumName } from './names';
@@ -22,7 +22,7 @@ export * from './picture-field';
 export { cellOf, quoted, quotedAt, textsOf } from './quoted';
 export { isReadAsTable, readTree, takenFrom, type Taken } from './read-tree';
 export * from './result';
-export { commonSigns, detailedShare, hangingShare, peopleIn, personShare, repeatedShare, senseOf } from './sense';
+export { commonSigns, hangingShare, treeSigns } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
 export type { SignedLines } from './signed-lines';
 export { namesOf, partsOf, waysToPart } from './several';

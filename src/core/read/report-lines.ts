@@ -1,7 +1,7 @@
 import { pushTo } from '../model';
 import { NamedEntries, type NamedLine } from './named-entries';
 import { foldName } from './names';
-import { letterBits, waysToPartSentences, type Way } from './sentence-parts';
+import { isSureWay, mostWords as mostPartable, partedSentences } from './sentence-parts';
 import type { ListTokens } from './tokens';
 
 const fewestLines = 3;
@@ -76,17 +76,11 @@ export function readReports(
 /** Longer lists of sentences have wordings that come again. */
 const mostParted = 500;
 
-/** A way that takes so many bits more than the shortest may as well be meant. */
-const nearBits = 1.5;
-const isSureWay = ([best, second]: readonly Way[]): boolean =>
-  best !== undefined && (second === undefined || second.bits - best.bits >= nearBits);
-
 /** Sentences of which hardly two are worded alike, parted by the names that come again; none where that is no shorter. */
 function saidByParts(lines: readonly { readonly line: number; readonly words: readonly string[] }[]): Said[] {
-  if (lines.length > mostParted || lines.some(({ words }) => words.length > mostPartedWords)) return [];
-  const ways = waysToPartSentences(lines.map(({ words }) => words));
-  const letters = lines.reduce((sum, { words }) => sum + letterBits * words.join(' ').length, 0);
-  if (!ways.every(isSureWay) || ways.reduce((sum, [best]) => sum + best!.bits, 0) >= letters) return [];
+  if (lines.length > mostParted || lines.some(({ words }) => words.length > mostPartable)) return [];
+  const { ways, saved } = partedSentences(lines);
+  if (saved <= 0 || !ways.every(isSureWay)) return [];
   const wordings = new Map<string, Wording>();
   return lines.map(({ line, words }, i): Said => {
     const { end, begin } = ways[i]![0]!.cut;
@@ -97,7 +91,6 @@ function saidByParts(lines: readonly { readonly line: number; readonly words: re
     return { line, left: words.slice(0, end).join(' '), right: words.slice(begin).join(' '), wording };
   });
 }
-const mostPartedWords = 16;
 
 /** Words of a sentence without the stop at its end; a possessive stands apart from its name. */
 const wordsOf = (text: string): string[] =>
@@ -221,26 +214,31 @@ function forestOf(said: readonly Said[], sure = false): readonly NamedLine[] | n
     side.set(wording, first);
     for (const { keys } of own) below.change(keys[first], 1);
   }
-  // A wording is turned where then fewer stand below two; that may let another turn.
-  for (const [wording, own] of Array.from({ length: passes }, () => [...byWording]).flat()) {
-    if (below.twice === 0) break;
+  const turn = (wording: Wording): void => {
     const now = side.get(wording)!;
     const other = now === 0 ? 1 : 0;
-    const before = below.twice;
-    for (const { keys } of own) {
+    side.set(wording, other);
+    for (const { keys } of byWording.get(wording)!) {
       below.change(keys[now], -1);
       below.change(keys[other], 1);
     }
-    if (below.twice < before) {
-      side.set(wording, other);
-      continue;
+  };
+  const wordings = [...byWording.keys()];
+  // A wording is turned where then fewer stand below two; that may let another turn.
+  for (let pass = 0; pass < passes && below.twice > 0; pass++)
+    for (const wording of wordings) {
+      const before = below.twice;
+      turn(wording);
+      if (below.twice >= before) turn(wording);
     }
-    for (const { keys } of own) {
-      below.change(keys[other], -1);
-      below.change(keys[now], 1);
-    }
-  }
-  if (below.twice > 0 || (sure && !areSure(byWording, side, below))) return null;
+  if (below.twice > 0) return null;
+  const mayTurn = (wording: Wording): boolean => {
+    turn(wording);
+    const stands = below.twice === 0;
+    turn(wording);
+    return stands;
+  };
+  if (sure && wordings.some(mayTurn)) return null;
   const entries = new NamedEntries();
   const pairs = said.map(({ left, right, wording, line }) => {
     const [lower, upper] = side.get(wording) === 0 ? [left, right] : [right, left];
@@ -251,28 +249,6 @@ function forestOf(said: readonly Said[], sure = false): readonly NamedLine[] | n
   const isDeep = pairs.some((pair) => leading.has(pair.below));
   const tops = entries.all.filter(({ parent }) => parent < 0).length;
   return isDeep && tops <= Math.max(1, entries.all.length * 0.2) && !entries.hasRing() ? entries.all : null;
-}
-
-/** Whether each wording, turned by itself, would have somebody stand below two. */
-function areSure(
-  byWording: ReadonlyMap<Wording, readonly { readonly keys: readonly [left: string, right: string] }[]>,
-  side: ReadonlyMap<Wording, 0 | 1>,
-  below: Below,
-): boolean {
-  return [...byWording].every(([wording, own]) => {
-    const now = side.get(wording)!;
-    const turn = (from: 0 | 1, to: 0 | 1) => {
-      for (const { keys } of own) {
-        below.change(keys[from], -1);
-        below.change(keys[to], 1);
-      }
-    };
-    const other = now === 0 ? 1 : 0;
-    turn(now, other);
-    const tells = below.twice > 0;
-    turn(other, now);
-    return tells;
-  });
 }
 
 /** Who stands below somebody, how often; `twice`: how many times somebody does so once more. */

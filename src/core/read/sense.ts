@@ -1,5 +1,5 @@
 import { foldName, turned } from './names';
-import type { Reading } from './result';
+import type { ReadEntry, Reading } from './result';
 
 /** What is no name: several cells in one, a number alone, a paragraph. */
 const odd = (name: string): boolean =>
@@ -18,14 +18,21 @@ export function senseOf({ entries, notPlaced }: Reading, groups: readonly string
   return plain * plain * placed * oddGroups;
 }
 
+/** The share of entries of which something is so. 0 to 1. */
+const shareOf = ({ entries }: Reading, isSo: (entry: ReadEntry) => boolean): number =>
+  entries.length === 0 ? 0 : entries.filter(isSo).length / entries.length;
+
+const person = /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)){1,4}$/u;
+/** Small words stand within names of persons, not at their ends. */
+const endsSmall = /\s\p{Ll}{1,3}$/u;
+const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
+
 /** The share of entries whose name looks like that of a person: two to five words that begin large, short small ones only between, without an article. 0 to 1. */
-export function personShare({ entries }: Reading): number {
-  if (entries.length === 0) return 0;
-  const person =
-    /^\p{Lu}[\p{L}\p{M}'’.-]*(\s(\p{Ll}{1,3}|\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)){0,3}\s(\d[\d-]*|\p{L}?[\p{L}'’-]?\p{Lu}[\p{L}\p{M}'’.-]*)$/u;
-  const article = /^(the|a|an|what|how|why|when|where|which|is|does|do)\s/i;
-  return entries.filter(({ name }) => person.test(turned(name)) && !article.test(name)).length / entries.length;
-}
+export const personShare = (read: Reading): number =>
+  shareOf(read, ({ name }) => {
+    const told = turned(name);
+    return person.test(told) && !endsSmall.test(told) && !article.test(name);
+  });
 
 const leastPeople = 0.5;
 /**
@@ -36,12 +43,11 @@ export function peopleIn(reading: Reading): number {
   const cased = entries.filter(({ name }) => /\p{Lu}|\p{Ll}/u.test(name)).length;
   const named = Math.min(1, personShare(reading) / leastPeople);
   if (cased >= entries.length * leastPeople) return named;
-  const detailed = entries.filter(({ details }) => details.some((detail) => detail !== '')).length;
-  return Math.max(named, entries.length === 0 ? 0 : detailed / entries.length);
+  return Math.max(named, detailedShare(reading));
 }
 
 /** The share of entries whose name stands under another parent too, as the items of sets do. 0 to 1. */
-export function repeatedShare({ entries }: Reading): number {
+function repeatedShare({ entries }: Reading): number {
   const parents = new Map<string, Set<string | null>>();
   for (const { name, parent } of entries) {
     const key = foldName(name);
@@ -52,12 +58,10 @@ export function repeatedShare({ entries }: Reading): number {
 }
 
 /** The share of entries with a detail: a post, a place. 0 to 1. */
-export const detailedShare = ({ entries }: Reading): number =>
-  entries.length === 0 ? 0 : entries.filter(({ details }) => details.some(Boolean)).length / entries.length;
+const detailedShare = (read: Reading): number => shareOf(read, ({ details }) => details.some(Boolean));
 
 /** The share of entries that stand under another. 0 to 1. */
-export const hangingShare = ({ entries }: Reading): number =>
-  entries.length === 0 ? 0 : entries.filter(({ parent }) => parent !== null).length / entries.length;
+export const hangingShare = (read: Reading): number => shareOf(read, ({ parent }) => parent !== null);
 
 /**
  * What any reading says for itself or against: names that are none (4 halvings of the sense are all), lines without a place, questions, warnings, and how
@@ -75,6 +79,16 @@ export function commonSigns(read: Reading, groups: readonly string[] = []): Reco
     asked: Math.min(1, read.questions.length / entries),
     warned: Math.min(1, warned / entries),
     people: peopleIn(read),
-    asking: read.entries.filter(({ name }) => /[?？؟\u037e]$/u.test(name)).length / entries,
+    asking: shareOf(read, ({ name }) => /[?？؟\u037e]$/u.test(name)),
   };
 }
+
+/** What entries under each other say beside that; `headed`: whether a word over a column speaks of the kind. */
+export const treeSigns = (read: Reading, headed: boolean): Record<string, number> => ({
+  ...commonSigns(read),
+  headed: Number(headed),
+  detailed: detailedShare(read),
+  // What stands under several heads is rather an item of several sets.
+  'under several': repeatedShare(read),
+  hanging: hangingShare(read),
+});

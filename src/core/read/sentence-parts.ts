@@ -1,10 +1,12 @@
 import { foldName } from './names';
 import { linking } from './linking';
 
+/** Longer lines are no plain sentences. */
+export const mostWords = 16;
 const mostIdea = 5;
 const mostPhrase = 6;
 /** Bits of a letter that nothing foretells. */
-export const letterBits = 4.5;
+const letterBits = 4.5;
 /** An article costs as much wherever it stands. */
 const articleBits = 3;
 /** How much a list is expected to bring new ideas and phrases, as if so many had been new before. */
@@ -29,7 +31,7 @@ export interface Cut {
   readonly begin: number;
 }
 /** A way to part a line with what it takes to write the line down so, in bits. */
-export interface Way {
+interface Way {
   readonly cut: Cut;
   readonly bits: number;
 }
@@ -156,7 +158,7 @@ class Habits {
  * logarithm of how seldom, what is new its letters, and ideas and phrases how unusual their number of words is in this list. What comes again is found by
  * expectation and maximization over all ways (Dempster, Laird and Rubin 1977); a line's own ways foretell nothing about it. O(lines × ways).
  */
-export function waysToPartSentences(lines: readonly (readonly string[])[]): Way[][] {
+function waysToPartSentences(lines: readonly (readonly string[])[]): Way[][] {
   const [ideas, phrases] = [new Texts(), new Texts()];
   const all = lines.map((words) => partsOf(words, ideas, phrases));
   let shares = all.map((parts) => parts.map(() => 1 / parts.length));
@@ -181,4 +183,19 @@ export function waysToPartSentences(lines: readonly (readonly string[])[]): Way[
       .map(({ end, begin }, k): Way => ({ cut: { end, begin }, bits: bits[i]![k]! }))
       .sort((a, b) => a.bits - b.bits || a.cut.end - b.cut.end || a.cut.begin - b.cut.begin),
   );
+}
+
+/** A way that takes so many bits more than the shortest may as well be meant. */
+const nearBits = 1.5;
+export const isSureWay = ([best, second]: readonly Way[]): boolean => !second || second.bits - best!.bits >= nearBits;
+
+/** Sentences of three to `mostWords` words, parted; `saved`: by what share that is shorter to write down than their letters, 0 and less where they are none. */
+export function partedSentences(lines: readonly { readonly words: readonly string[] }[]): {
+  readonly ways: readonly Way[][];
+  readonly saved: number;
+} {
+  const ways = waysToPartSentences(lines.map(({ words }) => words));
+  const bits = ways.reduce((sum, [best]) => sum + best!.bits, 0);
+  const letters = lines.reduce((sum, { words }) => sum + words.join(' ').length, 0);
+  return { ways, saved: 1 - bits / (letterBits * letters) };
 }

@@ -69,7 +69,7 @@ const costs =
 const payoffs =
   words(`pay ?-?offs?, value, result value, outcome value, amount, end value, gains?, profits?, returns?, proceeds, yield, auszahlung, ertrag, erlos, gewinn, benefice,
   rendement, beneficio, ganancia, guadagno, ricavo, rendimento, lucro, ganho, opbrengst, winst, vinst, avkastning, gevinst, udbytte, tuotto, voitto, zysk,
-  wyplata, vynos, zisk, nyereseg, hozam, castig, profit, kazanc, getiri, donos`);
+  wyplata, vynos, zisk, nyereseg, hozam, castig, kazanc, getiri, donos`);
 
 /** How lists of decisions and keys are headed; what only this kind reads is kept apart under `own-`. */
 export const decisionVocabulary: TreeVocabulary = {

@@ -2,17 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import {
-  columnUseOf,
-  commonHeadings,
-  commonSigns,
-  detailedShare,
-  hangingShare,
-  repeatedShare,
-  splitDetails,
-  takenFrom,
-  type Reading,
-} from '../../read';
+import { columnUseOf, commonHeadings, splitDetails, takenFrom, treeSigns, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
@@ -88,13 +78,7 @@ export const orgChart: Kind<OrgTypes> = {
     const flat = read.structure === 'flat';
     return {
       words: placesTold(read),
-      signs: {
-        ...commonSigns(read),
-        headed: Number(isHeaded),
-        detailed: detailedShare(read),
-        'under several': repeatedShare(read),
-        hanging: hangingShare(read),
-      },
+      signs: treeSigns(read, isHeaded),
       because: orgChart.told(read),
       against: flat ? 'Nobody stands under anybody.' : '',
     };

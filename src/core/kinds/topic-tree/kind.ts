@@ -2,16 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import {
-  columnUseOf,
-  commonSigns,
-  detailedShare,
-  hangingShare,
-  repeatedShare,
-  splitDetails,
-  takenFrom,
-  type Reading,
-} from '../../read';
+import { columnUseOf, splitDetails, takenFrom, treeSigns, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -78,14 +69,7 @@ export const topicTree: Kind<TopicTypes> = {
     const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
     return {
       words: placesTold(read),
-      signs: {
-        ...commonSigns(read),
-        headed: Number(ofTopics),
-        detailed: detailedShare(read),
-        // What stands under several heads is rather an item of several sets.
-        'under several': repeatedShare(read),
-        hanging: hangingShare(read),
-      },
+      signs: treeSigns(read, ofTopics),
       because: topicTree.told(read),
       against: flat ? 'Nothing stands under anything.' : '',
     };

@@ -1,19 +1,17 @@
 import { own } from '../../../model';
 import {
-  letterBits,
-  waysToPartSentences,
+  isSureWay,
+  mostWords,
+  partedSentences,
   withoutArticle,
   withoutMarks,
   type Cut,
-  type Way,
   type ListTokens,
   type Question,
   type ReadChoices,
 } from '../../../read';
 import { focusIn, questionAbove, questionIn } from './grammar';
 import { MapMaker, mapFinding, type MapReading } from './result';
-
-const mostWords = 16;
 
 interface Line {
   readonly line: number;
@@ -46,21 +44,8 @@ function sentencesOf(tokens: ListTokens): Line[] | null {
   return told.length >= lines.length * 0.8 ? told : null;
 }
 
-/** A way that takes so many bits more than the shortest may as well be meant. */
-const nearBits = 1.5;
-
-const isSure = ([best, second]: readonly Way[]): boolean => !second || second.bits - best!.bits >= nearBits;
-
+/** So many lines tell whether a long list is one of sentences. */
 const looked = 400;
-
-function partedSentences(lines: readonly Line[]): { readonly ways: readonly Way[][]; readonly letters: number } {
-  const letters = lines.reduce((sum, { words }) => sum + words.join(' ').length, 0);
-  return { ways: waysToPartSentences(lines.map(({ words }) => words)), letters };
-}
-
-/** By what share sentences are shorter to write down than their letters; 0 and less where they are not. */
-const savedBy = ({ ways, letters }: ReturnType<typeof partedSentences>): number =>
-  1 - ways.reduce((sum, [best]) => sum + best!.bits, 0) / (letterBits * letters);
 
 /**
  * Plain sentences, "tides carry silt": ideas are told by coming again in other lines, and by words that phrases usually begin with; where two ways to part a
@@ -70,11 +55,9 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
   const lines = sentencesOf(tokens);
   if (!lines) return null;
   // Lines that are no shorter to write down as sentences are none; a part of a long list tells.
-  if (lines.length > looked && savedBy(partedSentences(lines.slice(0, looked))) <= 0) return null;
-  const parted = partedSentences(lines);
-  const saved = savedBy(parted);
+  if (lines.length > looked && partedSentences(lines.slice(0, looked)).saved <= 0) return null;
+  const { ways, saved } = partedSentences(lines);
   if (saved <= 0) return null;
-  const { ways } = parted;
   const maker = new MapMaker(choices);
   const first = questionAbove(tokens.source);
   const questions: Question[] = [];
@@ -93,7 +76,7 @@ export function readSentences(tokens: ListTokens, choices: ReadChoices = {}): Ma
     const { cut } = cuts[Math.max(0, at)]!;
     const told = (from: number, to: number) => line.words.slice(from, to).join(' ');
     const said = ({ end, begin }: Cut) => `${told(0, end)} · ${told(end, begin)} · ${told(begin, line.words.length)}`;
-    if (!isSure(cuts) || answer !== undefined)
+    if (!isSureWay(cuts) || answer !== undefined)
       questions.push({
         id,
         line: line.line,

@@ -62,12 +62,21 @@ function isOfEnds(entries: readonly ReadEntry[], amounts: readonly { field: stri
 
 /** Whether shares below most branches that have some make 1. */
 function makeOne(told: readonly ReadEntry[], field: string): boolean {
+  const shares = told.map((entry) => ({
+    parent: entry.parent,
+    value: parseProbability(own(entry.fields, field)!) ?? 0,
+  }));
+  if (shares.some(({ value }) => value < 0 || value > 1)) return false;
+  const { whole, all } = sumsOfOne(shares);
+  return whole >= Math.max(1, all * 0.5);
+}
+
+/** Below how many branches shares are told, and below how many of them they make 1. */
+export function sumsOfOne(shares: readonly { readonly parent: string | null; readonly value: number }[]): {
+  readonly whole: number;
+  readonly all: number;
+} {
   const sums = new Map<string | null, number>();
-  for (const entry of told) {
-    const value = parseProbability(own(entry.fields, field)!) ?? 0;
-    if (value < 0 || value > 1) return false;
-    sums.set(entry.parent, (sums.get(entry.parent) ?? 0) + value);
-  }
-  const whole = [...sums.values()].filter((sum) => Math.abs(sum - 1) < near).length;
-  return whole >= Math.max(1, sums.size * 0.5);
+  for (const { parent, value } of shares) sums.set(parent, (sums.get(parent) ?? 0) + value);
+  return { whole: [...sums.values()].filter((sum) => Math.abs(sum - 1) < near).length, all: sums.size };
 }

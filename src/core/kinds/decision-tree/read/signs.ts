@@ -1,28 +1,21 @@
 import { own } from '../../../model';
+import { sumsOfOne } from './number-columns';
 import type { DecisionReading } from './result';
-
-/** Chances that are told with two digits need not make 1 to the last one. */
-const nearOne = 0.02;
 
 /** What the numbers of branches say for a decision tree: that chances below a node make 1, and that payoffs stand at ends. Each 0 to 1. */
 export function signsOfFacts({ entries, facts }: DecisionReading): Record<string, number> {
-  const sums = new Map<string, number>();
-  const inner = new Set<string>();
-  let [payoffs, atEnds] = [0, 0];
-  for (const { parent } of entries) if (parent !== null) inner.add(parent);
-  for (const { id, parent } of entries) {
-    const told = own(facts, id);
-    if (!told) continue;
-    if (told.probability !== null && parent !== null) sums.set(parent, (sums.get(parent) ?? 0) + told.probability);
-    if (told.payoff === null) continue;
-    payoffs += 1;
-    if (!inner.has(id)) atEnds += 1;
-  }
-  const whole = [...sums.values()].filter((sum) => Math.abs(sum - 1) <= nearOne).length;
+  const inner = new Set(entries.map(({ parent }) => parent));
+  const chances = entries.flatMap(({ id, parent }) => {
+    const value = own(facts, id)?.probability ?? null;
+    return value !== null && parent !== null ? [{ parent, value }] : [];
+  });
+  const payoffs = entries.filter(({ id }) => (own(facts, id)?.payoff ?? null) !== null);
+  const atEnds = payoffs.filter(({ id }) => !inner.has(id)).length;
+  const { whole, all } = sumsOfOne(chances);
   return {
-    chances: Number(sums.size > 0),
-    'chances make 1': sums.size === 0 ? 0 : whole / sums.size,
-    'payoffs at ends': payoffs === 0 ? 0 : atEnds / payoffs,
-    'payoffs within': payoffs === 0 ? 0 : 1 - atEnds / payoffs,
+    chances: Number(all > 0),
+    'chances make 1': all === 0 ? 0 : whole / all,
+    'payoffs at ends': payoffs.length === 0 ? 0 : atEnds / payoffs.length,
+    'payoffs within': payoffs.length === 0 ? 0 : 1 - atEnds / payoffs.length,
   };
 }
