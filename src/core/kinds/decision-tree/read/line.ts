@@ -29,26 +29,31 @@ function numbersIn(inside: string): Numbers | null {
   let [probability, cost, unit]: [number | null, number | null, string] = [null, null, ''];
   for (const part of inside.split(/;|,(?=\s)/)) {
     const bare = part.trim();
-    const costs = after(costWords, bare) ?? wordBefore(bare);
-    const amount = costs === null ? null : parseAmount(costs);
-    if (amount) {
+    const costs = after(costWords, bare);
+    const worded = costs ?? wordBefore(bare);
+    const amount = worded === null ? null : parseAmount(worded);
+    const isChance = costs === null && worded !== null && isShare(worded);
+    if (amount && !isChance) {
       if (cost !== null) return null;
       [cost, unit] = [amount.value, amount.unit || unit];
       continue;
     }
-    const value = parseProbability(after(chanceWords, bare) ?? bare);
+    const value = parseProbability(after(chanceWords, bare) ?? (isChance ? worded : bare));
     if (value === null || probability !== null || Math.abs(value) > 1000) return null;
     probability = value;
   }
   return { probability, cost, unit };
 }
 
-/** What follows one word that speaks of no chance: "Ausgabe 4.000" tells a cost in any language. */
+/** A part of one as nobody writes an amount: "0.3", "30 %", "3/10". */
+const isShare = (text: string): boolean => /^0?[.,]\d+$|^\d+\s*\/\s*\d+$|^[\d.,]+\s*%$/.test(text.trim());
+
+/** What follows one word that speaks of no chance: "Ausgabe 4.000" tells a cost in any language, "Wahrsch. 0,3" a chance. */
 function wordBefore(text: string): string | null {
-  const space = text.search(/\s/);
-  const word = text.slice(0, Math.max(0, space)).replace(/:$/, '');
+  const space = text.search(/[\s:=]/);
+  const word = text.slice(0, Math.max(0, space));
   if (!/^\p{L}[\p{L}\p{M}.]*$/u.test(word) || chanceWords.test(word)) return null;
-  const rest = text.slice(space).trimStart();
+  const rest = text.slice(space).trimStart().replace(/^[:=]\s*/, '');
   return /^(?:[^\p{L}]|[A-Z]{3}\s)/u.test(rest) ? rest : null;
 }
 
@@ -79,9 +84,11 @@ function wordsAt(line: string): Words {
     if (closing.test(line) && numbersIn(line.slice(open + 1, at))) end = open;
     open = -1;
   }
+  // "p = 0.3" is a chance and "cost = 400" a cost: what such words say goes before an amount at the end.
   const equals = line.lastIndexOf(' = ');
-  if (equals >= 0 && equals < end && parseAmount(line.slice(equals + 3))) end = equals;
-  const comma = numbersAfter(line.slice(0, end));
+  const isAmount = equals >= 0 && equals < end && parseAmount(line.slice(equals + 3)) !== null;
+  let comma = numbersAfter(line.slice(0, end));
+  if (isAmount && comma < 0) comma = numbersAfter(line.slice(0, (end = equals)));
   if (comma >= 0)
     return {
       text: line.slice(0, comma).trim(),
