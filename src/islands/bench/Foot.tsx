@@ -118,13 +118,13 @@ function Path() {
           className={`flex min-w-0 items-center ${i === shown.length - 1 ? 'shrink-0 font-semibold' : ''}`}
         >
           <button
-            className="min-h-6 max-w-[30rem] min-w-6 truncate text-left hover:underline"
+            className="min-h-6 max-w-[18rem] min-w-6 truncate text-left hover:underline"
             title={own(entries, id)!.name}
             onClick={() => store.getState().select(id)}
           >
             {own(entries, id)!.name || 'No name yet'}
           </button>
-          {i < shown.length - 1 && <span>&nbsp;›&nbsp;</span>}
+          {i < shown.length - 1 && <span className="shrink-0">&nbsp;›&nbsp;</span>}
         </span>
       ))}
     </nav>

@@ -1,5 +1,5 @@
 import type { Role, Roles } from '../../hierarchy';
-import { commonHeadings, type Headings } from '../../read';
+import { commonHeadings, wordsFor, type Headings } from '../../read';
 import type { LinkKind } from '../../style';
 import { example, proposition } from './model';
 
@@ -8,16 +8,19 @@ export const mapHeadings: Headings = [
   ['id', /^(id|no|nr|number)$/],
   [
     'from',
-    /^(from|source|subject|idea|idee|concept|node|first (idea|concept)|(idea|concept|node) ?(a|one)|term|head|start|quelle|origine?|origen|partenza|depart|bron|kalla|kilde|von|van|fran|fra|de|da|desde|depuis|od|ot|den|begriff|begrip|begrepp|concetto|concepto|conceito|notion|pojem|pojecie)$/,
+    /^(from|source|subject|idea|idee|concept|node|first (idea|concept)|(idea|concept|node) ?(a|one)|term|head|start|origine?|kalla|den|begriff|begrip|begrepp|concetto|concepto|conceito|notion|pojem|pojecie)$/,
   ],
   [
     'phrase',
-    /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|relation type|beziehung|verbindung|lien|relacion|relazione|relatie|relacao|verbo|verbe|werkwoord|lankord|relasjon|vztah|relacja)$/,
+    /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|relation type)$/,
   ],
   [
     'to',
-    /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|ziel|nach|zu|vers|arrivee?|arrivo|destino|doel|naar|till?|mal|hacia|para|do|k)$/,
+    /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|k)$/,
   ],
+  ['from', wordsFor('fromIdea')],
+  ['phrase', wordsFor('linking')],
+  ['to', wordsFor('toIdea')],
   ['role', /^(kind|role|type)$/],
   ...commonHeadings,
 ];

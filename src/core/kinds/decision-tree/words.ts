@@ -1,6 +1,6 @@
 import type { Hierarchy, Roles } from '../../hierarchy';
 import type { DiagramCommon, StylePatch } from '../../model';
-import { commonHeadings, noRoles, type TreeVocabulary } from '../../read';
+import { commonHeadings, noRoles, wordsFor, type TreeVocabulary } from '../../read';
 import { kindsOfNodes } from './nodes';
 import type { DecisionTree } from './model';
 
@@ -82,13 +82,18 @@ export const decisionVocabulary: TreeVocabulary = {
       'parent',
       /^(parent|after|follows|from|belongs to|under|comes from|previous|question before|parent (id|no|number|node))$/,
     ],
+    ['parent', wordsFor('after')],
     ['id', /^(id|no|nr|number|code|key|node (id|no|number))$/],
     ['role', /^(kind|node kind|type|node type|role|shape)$/],
     [
       'name',
       /^(branch|name|node|question|step|decision|option|outcome|event|then|leads to|next|result|text|entry|item|what)$/,
     ],
+    ['own-label', wordsFor('answer')],
+    ['name', wordsFor('step')],
+    ['id', wordsFor('number')],
     ['detail', /^(details?( \d+)?|notes?|remark|explanation|hint)$/],
+    ['detail', wordsFor('remark')],
     ...commonHeadings,
   ],
   written: { parent: 'Parent', alsoUnder: 'Also under', details: ['Note'] },

@@ -1,5 +1,5 @@
 import type { Role, Roles } from '../../hierarchy';
-import { commonHeadings, type Headings } from '../../read';
+import { commonHeadings, wordsFor, type Headings } from '../../read';
 
 /** How tables of persons are headed; what only this kind reads has its own uses. */
 export const familyHeadings: Headings = [
@@ -21,6 +21,17 @@ export const familyHeadings: Headings = [
   ['parentage', /^(parentage|child by|how related|relation to parents)$/],
   ['role', /^(kind|role|type)$/],
   ['detail', /^(details?( \d+)?|notes?|occupation|remark|trade|title|place|location)$/],
+  ['born', wordsFor('born')],
+  ['died', wordsFor('died')],
+  ['sex', wordsFor('sex')],
+  ['father', wordsFor('father')],
+  ['mother', wordsFor('mother')],
+  ['parents', wordsFor('parents')],
+  ['partner', wordsFor('partner')],
+  ['married', wordsFor('wedding')],
+  ['id', wordsFor('number')],
+  ['name', wordsFor('person')],
+  ['detail', wordsFor('remark')],
   ...commonHeadings,
 ];
 

@@ -1,5 +1,5 @@
 import type { Roles } from '../../hierarchy';
-import { commonHeadings, type RoleWords, type TreeVocabulary } from '../../read';
+import { commonHeadings, wordsFor, type RoleWords, type TreeVocabulary } from '../../read';
 
 /** Roles an org chart knows. `manager` is told from the structure, the others are set by hand or read from the list. */
 export const orgRoles: Roles = {
@@ -50,6 +50,8 @@ export const orgVocabulary: TreeVocabulary = {
       'id',
       /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
     ],
+    ['parent', wordsFor('superior')],
+    ['id', wordsFor('number')],
     ['role', /^(role|kind|status|type|post status)$/],
     [
       'name',
@@ -59,6 +61,8 @@ export const orgVocabulary: TreeVocabulary = {
       'detail',
       /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
     ],
+    ['name', wordsFor('person')],
+    ['detail', wordsFor('post')],
     ...commonHeadings,
   ],
   written: { parent: 'Reports to', alsoUnder: 'Also reports to', details: ['Title', 'Site'] },

@@ -1,5 +1,5 @@
 import type { Roles } from '../../hierarchy';
-import { commonHeadings, noRoles, type TreeVocabulary } from '../../read';
+import { commonHeadings, noRoles, wordsFor, type TreeVocabulary } from '../../read';
 import type { LinkKind } from '../../style';
 
 /** Classes are told from the structure; an example is set by hand. */
@@ -26,7 +26,9 @@ export const topicVocabulary: TreeVocabulary = {
       'parent',
       /^(belongs to|parent( topic| class| term)?|class|super ?class|broader( term)?|category|group|part of|kind of|under|topic above|oberbegriff|gehort zu|categorie|parent (id|no|number))$/,
     ],
+    ['parent', wordsFor('broader')],
     ['id', /^(id|no|nr|number|code|key|notation|class number)$/],
+    ['id', wordsFor('number')],
     ['role', /^(role|kind|status|type)$/],
     [
       'name',
@@ -36,6 +38,8 @@ export const topicVocabulary: TreeVocabulary = {
       'detail',
       /^(details?( \d+)?|notes?|definition|description|meaning|remark|examples?|explanation|what it is|latin name|scientific name)$/,
     ],
+    ['name', wordsFor('idea')],
+    ['detail', wordsFor('remark')],
     ...commonHeadings,
   ],
   written: { parent: 'Belongs to', alsoUnder: 'See also', details: ['Note', 'Example'] },

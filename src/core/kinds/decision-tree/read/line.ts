@@ -53,7 +53,10 @@ function wordBefore(text: string): string | null {
   const space = text.search(/[\s:=]/);
   const word = text.slice(0, Math.max(0, space));
   if (!/^\p{L}[\p{L}\p{M}.]*$/u.test(word) || chanceWords.test(word)) return null;
-  const rest = text.slice(space).trimStart().replace(/^[:=]\s*/, '');
+  const rest = text
+    .slice(space)
+    .trimStart()
+    .replace(/^[:=]\s*/, '');
   return /^(?:[^\p{L}]|[A-Z]{3}\s)/u.test(rest) ? rest : null;
 }
 

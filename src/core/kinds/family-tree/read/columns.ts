@@ -55,6 +55,7 @@ export function familyColumns({ rows, heading }: TableTokens, choices: ReadChoic
   const found = isTold || body.length < fewestRows ? null : relationsIn(body, uses);
   if (!byWords && !found) return null;
   if (found) tellBy(found, uses, body);
+  tellParentage(uses, body);
   return {
     header,
     columns: uses.map((use, index) => ({
@@ -205,12 +206,17 @@ function tellBy({ key, parents, partner }: Found, uses: string[], body: readonly
     });
     if (best >= 0) uses[best] = 'name';
   }
-  uses.forEach((use, i) => {
-    const filled = body.flatMap((row) => row[i] || []);
-    const isKind = filled.length > 0 && filled.every((cell) => parentageOf(cell) !== null);
-    if (use === 'field' && isKind && !uses.includes('parentage')) uses[i] = 'parentage';
-  });
   tellDates(uses, body);
+}
+
+/** A column in which every filled cell says how a child belongs to its parents. */
+function tellParentage(uses: string[], body: readonly (readonly string[])[]): void {
+  if (uses.includes('parentage')) return;
+  const at = uses.findIndex((use, i) => {
+    const filled = use === 'field' || use === 'detail' ? body.flatMap((row) => row[i] || []) : [];
+    return filled.length > 0 && filled.every((cell) => parentageOf(cell) !== null);
+  });
+  if (at >= 0) uses[at] = 'parentage';
 }
 
 /** The year in a cell, whatever stands around it; null for none. */

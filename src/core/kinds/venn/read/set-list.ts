@@ -1,5 +1,5 @@
 import type { Finding } from '../../../model';
-import { commonHeadings, nothingRead, type Column, type Headings, type Reading } from '../../../read';
+import { commonHeadings, nothingRead, wordsFor, type Column, type Headings, type Reading } from '../../../read';
 
 /** What a list told of items and the sets they are in. */
 export interface SetReading extends Reading {
@@ -23,6 +23,8 @@ export const setHeadings: Headings = [
     'detail',
     /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
   ],
+  ['name', wordsFor('person')],
+  ['detail', wordsFor('post')],
   ['picture', /^(pictures?|images?|photos?|bild(er)?|fotos?|picture file|image file|photo file)$/],
   ...commonHeadings,
 ];

@@ -3,6 +3,7 @@ import { setFinding } from './codes';
 import {
   asideFinding,
   columnUseOf,
+  commonHeadings,
   fieldPrefix,
   fieldsOf,
   foldName,
@@ -190,7 +191,9 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     if (known === 'tray') return 'leftOut';
     if (known === 'id') return countsRows(i, body, head) ? 'leftOut' : 'field';
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
-    if (known === 'detail' || known === 'name' || known === 'field') return 'field';
+    // What a list is called in an office may be the name of a set as well: marks under it decide.
+    const isOwn = known !== 'detail' || columnUseOf(head.cells[i] ?? '', commonHeadings) === 'detail';
+    if (isOwn && (known === 'detail' || known === 'name' || known === 'field')) return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
     return marked > 0 && cells.every(isMark) ? 'set' : 'field';
   });
@@ -199,7 +202,8 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     uses.forEach((use, i) => {
       const heading = head.cells[i] ?? '';
       const beside = uses[i - 1] === 'set' || uses[i + 1] === 'set';
-      const isOpen = use === 'field' && !choices.columns?.[i] && columnUseOf(heading, setHeadings) === null;
+      const isOpen =
+        use === 'field' && !choices.columns?.[i] && [null, 'detail'].includes(columnUseOf(heading, setHeadings));
       if (isOpen && beside && heading !== '' && body.every((row) => no.test(row.cells[i] ?? ''))) uses[i] = 'set';
     });
   const sets = uses.flatMap((use, i) => (use === 'set' ? [i] : []));
