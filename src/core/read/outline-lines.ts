@@ -32,6 +32,8 @@ const underline = /^(?:={3,}|-{3,}|~{3,})$/;
 
 interface Found extends OutlineLine {
   readonly pointed: boolean;
+  /** A number such as 1.2 without its end; empty for none. */
+  readonly path: string;
 }
 
 /**
@@ -53,6 +55,10 @@ export function outlineLines(source: readonly string[]): OutlineLine[] {
   const numbered = found.filter((each) => each.sign === 'number');
   const byLevels = numbered.some((each) => each.levels > 1) && numbered.length >= found.length * 0.6;
   const counting = runs(found);
+  // 1 before 1.1 counts, whatever stands after it.
+  const begun = new Set(
+    numbered.flatMap(({ path }) => (path.includes('.') ? [path.slice(0, path.lastIndexOf('.'))] : [])),
+  );
   // A manner of counting that counts somewhere is one wherever it begins: (i) below a).
   const styles = new Set(
     [...counting].flatMap((i) => found[i]!.marks.map(({ style }) => style)).filter((style) => style.includes(')')),
@@ -66,7 +72,7 @@ export function outlineLines(source: readonly string[]): OutlineLine[] {
       sign === 'heading' ||
       (sign !== null && (counting.has(i) || marks.some(({ style }) => styles.has(style)))) ||
       (sign === 'letter' && begins && (most || marks[0]!.style.startsWith('('))) ||
-      (sign === 'number' && (byLevels || (each.pointed && begins)));
+      (sign === 'number' && (byLevels || begun.has(each.path) || (each.pointed && begins)));
     return isSign
       ? { line, indent, sign, levels, text, whole, marks }
       : { line, indent, sign: null, levels: 0, text: whole, whole, marks: [] };
@@ -87,7 +93,7 @@ function measure(source: string, i: number, hasRings: boolean): Found {
   const whole = source.slice(at).trim();
   const plain = {
     ...{ line: i + 1, indent, whole, text: whole, sign: null, levels: 0 },
-    ...{ marks: [], pointed: false },
+    ...{ marks: [], pointed: false, path: '' },
   };
   const after = (sign: RegExpExecArray) => whole.slice(sign[0].length).trim();
   const head = heading.exec(whole);
@@ -112,7 +118,15 @@ function measure(source: string, i: number, hasRings: boolean): Found {
   if (count) {
     const steps = count[1]!.split('.');
     const marks = [{ style: count[0].trim().replace(/\d+(?:\.\d+)*/, '1'), count: Number(steps.at(-1)) }];
-    return { ...plain, sign: 'number', levels: steps.length, text: after(count), pointed: count[2] !== '', marks };
+    return {
+      ...plain,
+      sign: 'number',
+      levels: steps.length,
+      text: after(count),
+      pointed: count[2] !== '',
+      path: count[1]!,
+      marks,
+    };
   }
   const sign = letter.exec(whole);
   if (!sign) return plain;

@@ -34,7 +34,11 @@ export function readOutline(
     let left: number | null = null;
     while (stack.length > 0 && stack.at(-1)!.depth >= depth) left = stack.pop()!.depth;
     const uneven =
-      left !== null && left > depth && left - depth >= 1 && depth > (stack.at(-1)?.depth ?? -1) && depth !== 0;
+      left !== null &&
+      left > depth &&
+      left - depth >= 1 &&
+      Math.floor(depth) > (stack.at(-1)?.depth ?? -1) &&
+      depth !== 0;
     if (told === 'indent' && uneven && entries.length > 0) findings.push(unevenIndent(each));
     const id = `e${each.line}`;
     const next = lines[i + 1];

@@ -38,6 +38,9 @@ function tableOf(tokens: ListTokens, choices: ReadChoices, vocabulary: TreeVocab
   const { table } = tokens;
   if (!table || choices.structure === 'table') return table;
   const rows = table.rows.length > mostLookedAt ? table.rows.slice(0, mostLookedAt) : table.rows;
+  // Cells that never stand beside another are lines that are indented.
+  if (table.delimiter === '\t' && rows.every(({ cells }) => cells.filter((cell) => cell !== '').length < 2))
+    return null;
   const { heading } = table;
   const found = findColumns({ rows, heading }, choices.firstRow ? { firstRow: choices.firstRow } : {}, vocabulary);
   const { columns, header, borneOut } = found;

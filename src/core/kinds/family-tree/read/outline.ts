@@ -22,6 +22,7 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
   const kinds = new Map<string, Parentage['kind']>();
   /** By what stands above: the last person of the family there. */
   const lastUnder = new Map<string | null, string>();
+  const indents = new Map(tokens.outline.lines.map(({ line, indent }) => [`e${line}`, indent]));
   const personFrom = (text: string, line: number, k: number): string => {
     const { name: told, born, died, parentage } = lifeIn(text);
     const { name, details } = splitPerson(told);
@@ -38,7 +39,8 @@ export function readFamilyOutline(tokens: ListTokens): FamilyReading {
     const ids = names.map((name, k) => personFrom(name, each.line, k));
     // A further partner is one of the person above on the same indent, where that one has a partner beside; else of the line it is indented below.
     const beside = lastUnder.get(each.parent) ?? null;
-    const isBeside = signs.beside && beside !== null && unionOf.get(beside)!.length > 1;
+    const isLevel = each.parent !== null && indents.get(each.id) === indents.get(each.parent);
+    const isBeside = signs.beside && !isLevel && beside !== null && unionOf.get(beside)!.length > 1;
     const above = further === null ? each.parent : isBeside ? beside : (each.parent ?? beside);
     const first = further !== null && above !== null ? people.get(above)! : ids[0]!;
     const partners = further !== null && above !== null ? ids : ids.slice(1);

@@ -24,7 +24,6 @@ export const setHeadings: Headings = [
     /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
   ],
   ['name', wordsFor('person')],
-  ['detail', wordsFor('post')],
   ['picture', /^(pictures?|images?|photos?|bild(er)?|fotos?|picture file|image file|photo file)$/],
   ...commonHeadings,
 ];

@@ -11,6 +11,7 @@ const fewestLines = 2;
 const mostWords = 3;
 /** Of the sets of regions at least this share is told more than once. */
 const leastTold = 0.6;
+const fewestSingle = 4;
 
 interface Line {
   readonly line: number;
@@ -54,7 +55,8 @@ function partingOf(lists: readonly string[]): (list: string) => string[] {
 function jointWords(lists: readonly string[]): string[] {
   const counts = new Map<string, number>();
   for (const list of lists)
-    for (const [word] of list.matchAll(/\s\p{Ll}{1,3}\s/gu)) counts.set(word, (counts.get(word) ?? 0) + 1);
+    for (const [word] of list.matchAll(/(?<=\s)\p{Ll}{1,3}(?=\s)/gu))
+      counts.set(` ${word} `, (counts.get(` ${word} `) ?? 0) + 1);
   return [...counts]
     .sort((a, b) => b[1] - a[1])
     .slice(0, mostWords)
@@ -124,7 +126,10 @@ function withoutOnly(heads: readonly string[], joint: string): string[] {
 /** Lines of which some name several sets before the sign, and each item stands in one line. */
 function regions(told: readonly Line[]): SetList | null {
   const items = told.flatMap(({ members }) => members.map(foldName));
-  if (told.length < fewestLines || new Set(items).size < items.length || items.length <= told.length) return null;
+  if (told.length < fewestLines || new Set(items).size < items.length) return null;
+  // Where each line has one item, either side might be the sets: all of them must come again.
+  const isSingle = items.length <= told.length;
+  if (isSingle && told.length < fewestSingle) return null;
   const all = told.map(({ head }) => head);
   for (const joint of [...joints, ...jointWords(all)]) {
     const heads = withoutOnly(all, joint);
@@ -140,7 +145,7 @@ function regions(told: readonly Line[]): SetList | null {
         heads.some((head) => foldName(head) === key)
       );
     });
-    if (known.length < Math.max(2, sets.length * leastTold)) continue;
+    if (known.length < Math.max(2, isSingle ? sets.length : sets.length * leastTold)) continue;
     return listOf(
       sets,
       told.flatMap(({ line, members }, i) => members.map((name) => ({ name, line, sets: parts[i]! }))),
