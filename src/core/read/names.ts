@@ -92,6 +92,6 @@ function lettersApart(a: string, b: string): number {
 }
 
 const sums =
-  /^(grand |sub)?(total|totals|sum|sums|summe|gesamt|gesamtsumme|insgesamt|somme|suma|anzahl|count|headcount)( \d[\d., ]*)?$/;
+  /^(grand |sub|sub |sous |zwischen|del|vali|ara )?(totals?|totale?n?|totaal|sums?|summa?e?|gesamt|gesamtsumme|insgesamt|somme|suma|soma|anzahl|aantal|antal|antall|effectif|count|headcount|in all|razem|yhteensa|toplam|genel toplam|celkem|mezisoucet|spolu|osszesen|ukupno|skupaj|i alt|sammanlagt|итого|всего|разом|合计|总计|合計|小計|小计|합계)( \d[\d., ]*)?$/;
 /** "Total", "Total: 10", "Summe 12,5": the last line of a table, and nobody's name. */
 export const isSumName = (text: string): boolean => text.length < 60 && sums.test(foldName(text.replace(/[:=]/g, ' ')));

@@ -53,8 +53,10 @@ function shareBeginnings(all: readonly (readonly string[])[]): boolean {
   });
   const long = ways.flatMap((way, i) => (way.length > 1 ? [above[i]!] : []));
   const shared = long.filter((begin) => known.has(begin) || counts.get(begin)! > 1).length;
+  // Ways of two steps tell something where each begins with what is a line of its own.
+  const allTold = long.length >= fewestLines && long.every((begin) => known.has(begin));
   return (
-    ways.some((way) => way.length > 2) &&
+    (ways.some((way) => way.length > 2) || allTold) &&
     shared >= long.length * least.shared &&
     firsts(ways) <= Math.max(1, ways.length * 0.4)
   );

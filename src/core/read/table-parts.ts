@@ -29,7 +29,7 @@ export function tableParts(all: readonly Row[], headings: Headings): TableParts 
   const heading = headingBits(first, told.slice(1, looked + 1), headings);
   // Our own tables have a column for what found no place, and nothing beside their rows.
   if (first.cells.some((cell) => columnUseOf(cell, headings) === 'tray')) return { rows: told, heading, aside };
-  const odd = new OddRows(first, told.slice(1));
+  const odd = new OddRows(first, told.slice(1), heading > leastForHeading ? 0 : 1);
   const why = told.map((row, i) => (i === 0 ? null : odd.why(row)));
   // Behind the last of the others there is no group to be the head of.
   for (let i = told.length - 1; i > 0 && why[i] !== null; i--) if (why[i] === isHeadOfGroup) why[i] = null;
@@ -165,9 +165,8 @@ class OddRows {
   private readonly name: number;
   private readonly count: number;
   private readonly empty: readonly number[];
-  /** Entries so far, since the last sum, and what numbers of columns add up to. */
-  private entries = 0;
-  private since = 0;
+  /** Entries since the last sum, and what numbers of columns add up to. */
+  private since: number;
   private readonly sums = new Map<number, number>();
   private readonly addends = new Map<number, number>();
   private readonly last = new Map<number, number>();
@@ -180,7 +179,10 @@ class OddRows {
   constructor(
     private readonly heading: Row,
     rows: readonly Row[],
+    /** Entries before these rows: one where the first is no heading. */
+    private entries: number,
   ) {
+    this.since = entries;
     const sample = rows.slice(0, looked).filter((row) => !isRepeated(row, heading));
     this.usual = usualOf(sample.map(filledIn));
     const full = sample.filter((row) => filledIn(row) >= Math.min(2, this.usual));
@@ -225,7 +227,7 @@ class OddRows {
     const cell = row.cells[at]!;
     const column = this.columns[at];
     if (!column) return null;
-    if (ofPage.test(cell)) return isRemark;
+    if (isOfPage(cell)) return isRemark;
     const lacksMuch = this.lackBits(filled) > dearest;
     if (this.count < 3 && !lacksMuch) return hasLine(cell) ? isRemark : null;
     // A number makes a remark of a name only where rows have more than a name.
@@ -359,6 +361,14 @@ export const traits: readonly ((cell: string) => boolean)[] = [
 /** The foot of a page, in the languages of the trade: "Page 2", "S. 2 / 3". */
 const ofPage =
   /^[-–\s]*(?:pages?|pag|pagina|página|pág|pg|p|seite|s|sida|side|sid|sivu|str|strana|strona|oldal|blad|blz|стр|страница)\.?\s?\d{1,4}(?:\s?(?:\/|\p{L}{1,4})\s?\d{1,4})?[-–\s.]*$/iu;
+
+/** A word with a number of as many or more says the same in any language: "Sayfa 2 / 3". */
+const ofSome = /^[-–\s]*\p{L}{1,12}\.?\s(\d{1,4})\s?\/\s?(\d{1,4})[-–\s.]*$/u;
+
+function isOfPage(cell: string): boolean {
+  const told = ofSome.exec(cell);
+  return ofPage.test(cell) || (told !== null && Number(told[1]) >= 1 && Number(told[1]) <= Number(told[2]));
+}
 
 /** The column of names: words that hardly come again, most of them; of such columns the first. */
 function nameColumn(columns: readonly ColumnProfile[]): number {
