@@ -40,7 +40,7 @@ test('a crew with headings, bullets, an ampersand and a title is an org chart', 
     page,
     'Festival crew\n\nInes Tidewell - Director\n  Gate\n    * Rufus Ormerod, lead\n    * Mabel Quince\n  Food & stalls\n    - Wilf Anning\n    - Slip: vacant',
     'org chart',
-    /Indents tell who belongs to whom\./,
+    /Indents tell who reports to whom\./,
   );
   await expect(page.getByTestId('stage')).toContainText('Festival crew');
   await expect(page.getByRole('button', { name: /^Tier 3, 4 entries/ })).toBeVisible();

@@ -34,4 +34,4 @@ export { isKey, mostColumns, rowsLooked } from './references';
 export { CellForms, formsOf, RowByForm } from './cell-forms';
 export { aboveList, titleAbove } from './title-above';
 export { ListTokens, type TableTokens } from './tokens';
-export { noRoles, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';
+export { noRoles, structureTold, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';

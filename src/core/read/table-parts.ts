@@ -192,7 +192,10 @@ class OddRows {
     this.columns = cells.map(profileOf);
     this.empty = cells.map((column) => column.filter((cell) => cell === '').length);
     for (const row of sample)
-      if (filledIn(row) === 1) row.cells.forEach((cell, i) => cell !== '' && this.alone.add(`${i} ${foldName(cell)}`));
+      if (filledIn(row) === 1)
+        row.cells.forEach((cell, i) => {
+          if (cell !== '' && !isOfPage(cell) && !hasLine(cell)) this.alone.add(`${i} ${foldName(cell)}`);
+        });
     this.features = cells.map((column) =>
       traits.map((trait) => column.filter((cell) => cell !== '' && trait(cell)).length),
     );

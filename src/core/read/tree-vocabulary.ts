@@ -1,4 +1,6 @@
+import { own } from '../model';
 import type { Headings } from './headings';
+import type { Reading } from './result';
 
 /** How a kind speaks of entries that stand under each other. */
 export interface TreeWords {
@@ -56,3 +58,18 @@ export const noRoles: RoleWords = {
   leafOnly: null,
   repeated: null,
 };
+
+/** By what a list tells its structure, where no single column does, in words for people. */
+export function structureTold({ structure }: Pick<Reading, 'structure'>, { whichUnderWhich }: TreeWords): string {
+  const told: Readonly<Record<string, string>> = {
+    levels: 'Each column is a level, from the top one on.',
+    'level-column': 'A column tells the tier of each row.',
+    'path-column': 'A column tells the way to each row from the top.',
+    'path-lines': 'Each line tells the way from the top.',
+    'class-lines': 'Each line names what stands above, then what stands under it.',
+    'signed-lines': `A sign in each line tells ${whichUnderWhich}.`,
+    sentences: `Sentences tell ${whichUnderWhich}.`,
+    indent: `Indents tell ${whichUnderWhich}.`,
+  };
+  return own(told, structure) ?? `Nothing tells ${whichUnderWhich} yet.`;
+}

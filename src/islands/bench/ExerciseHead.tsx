@@ -4,7 +4,7 @@ import { Mark } from '../shared/Mark';
 export function ExerciseHead({ id, title }: { id: string; title: string }) {
   return (
     <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-3 py-1.5">
-      <a href={`/diagrams/${id}`} className="flex items-center gap-2 text-muted hover:text-ink">
+      <a href={`/diagrams/${id}`} className="flex min-h-6 items-center gap-2 text-muted hover:text-ink">
         <Mark /> Bench
       </a>
       <h1 className="min-w-0 truncate text-lg font-semibold max-md:order-last max-md:w-full">{title}</h1>

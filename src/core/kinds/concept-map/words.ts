@@ -14,10 +14,7 @@ export const mapHeadings: Headings = [
     'phrase',
     /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|relation type)$/,
   ],
-  [
-    'to',
-    /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|k)$/,
-  ],
+  ['to', /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|k)$/],
   ['from', wordsFor('fromIdea')],
   ['phrase', wordsFor('linking')],
   ['to', wordsFor('toIdea')],

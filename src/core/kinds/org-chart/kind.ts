@@ -2,7 +2,15 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, commonHeadings, splitDetails, takenFrom, treeSigns, type Reading } from '../../read';
+import {
+  columnUseOf,
+  commonHeadings,
+  splitDetails,
+  structureTold,
+  takenFrom,
+  treeSigns,
+  type Reading,
+} from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import type { LinkKind } from '../../style';
 import { checkOrgChart } from './check';
@@ -63,9 +71,7 @@ export const orgChart: Kind<OrgTypes> = {
   told(read) {
     const named = read.columns.find((column) => column.use === 'parent');
     if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names the superior.`;
-    if (read.structure === 'levels') return 'Each column is a level, from the top one on.';
-    if (read.structure === 'indent') return 'Indents tell who belongs to whom.';
-    return 'Nothing tells who belongs to whom yet.';
+    return structureTold(read, orgVocabulary.words);
   },
   fits(read) {
     if (read.entries.length === 0) return null;

@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, splitDetails, takenFrom, treeSigns, type Reading } from '../../read';
+import { columnUseOf, splitDetails, structureTold, takenFrom, treeSigns, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -57,9 +57,7 @@ export const topicTree: Kind<TopicTypes> = {
   told(read) {
     const named = read.columns.find((column) => column.use === 'parent');
     if (read.structure === 'parent-column') return `The column “${named?.header ?? ''}” names what each belongs to.`;
-    if (read.structure === 'levels') return 'Each column is a level, from the top one on.';
-    if (read.structure === 'indent') return 'Indents tell what belongs to what.';
-    return 'Nothing tells what belongs to what yet.';
+    return structureTold(read, topicVocabulary.words);
   },
   fits(read) {
     if (read.entries.length === 0) return null;

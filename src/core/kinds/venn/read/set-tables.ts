@@ -291,7 +291,10 @@ function refersUp(body: readonly Row[], width: number): boolean {
 function fromColumns(head: Row, body: readonly Row[], tokens: ListTokens): SetList | null {
   const sets = head.cells.map((cell, i) => cell || `Set ${i + 1}`);
   if (sets.length < 2 || sets.length > 12) return null;
-  if (head.cells.some((cell) => tokens.isHeading(cell))) return null;
+  // One heading of an office may be the name of a set; one over names or numbers, or several, are none.
+  const known = head.cells.filter((cell) => tokens.isHeading(cell));
+  const isOfNames = known.some((cell) => ['name', 'id'].includes(columnUseOf(cell, setHeadings) ?? ''));
+  if (isOfNames || known.length >= Math.min(2, sets.length - 1)) return null;
   const mentions = body.flatMap((row) =>
     row.cells.flatMap((cell, i): Mention[] =>
       cell === '' || i >= sets.length
