@@ -179,6 +179,10 @@ function trayTextOf(row: Row, head: Row): string | null {
 const countsRows = (column: number, body: readonly Row[], head: Row): boolean =>
   body.every((row, i) => row.cells[column] === String(i + 1) || trayTextOf(row, head) !== null);
 
+/** Whether what a list is called in an office may be the name of a set as well: marks under it decide. */
+const mayBeSet = (heading: string): boolean =>
+  columnUseOf(heading, setHeadings) === 'detail' && columnUseOf(heading, commonHeadings) === null;
+
 /** A row an item, a column a set, a mark in the cell. */
 function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetList | null {
   const width = head.cells.length;
@@ -191,9 +195,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
     if (known === 'tray') return 'leftOut';
     if (known === 'id') return countsRows(i, body, head) ? 'leftOut' : 'field';
     if ((head.cells[i] ?? '').startsWith(setPrefix)) return 'set';
-    // What a list is called in an office may be the name of a set as well: marks under it decide.
-    const isOwn = known !== 'detail' || columnUseOf(head.cells[i] ?? '', commonHeadings) === 'detail';
-    if (isOwn && (known === 'detail' || known === 'name' || known === 'field')) return 'field';
+    if ((known === 'detail' && !mayBeSet(head.cells[i] ?? '')) || known === 'name' || known === 'field') return 'field';
     if (isPictureHeading(head.cells[i] ?? '')) return 'field';
     return marked > 0 && cells.every(isMark) ? 'set' : 'field';
   });
@@ -203,7 +205,7 @@ function fromMarks(head: Row, body: readonly Row[], choices: ReadChoices): SetLi
       const heading = head.cells[i] ?? '';
       const beside = uses[i - 1] === 'set' || uses[i + 1] === 'set';
       const isOpen =
-        use === 'field' && !choices.columns?.[i] && [null, 'detail'].includes(columnUseOf(heading, setHeadings));
+        use === 'field' && !choices.columns?.[i] && (columnUseOf(heading, setHeadings) === null || mayBeSet(heading));
       if (isOpen && beside && heading !== '' && body.every((row) => no.test(row.cells[i] ?? ''))) uses[i] = 'set';
     });
   const sets = uses.flatMap((use, i) => (use === 'set' ? [i] : []));
