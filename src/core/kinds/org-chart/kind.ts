@@ -41,6 +41,9 @@ interface OrgTypes {
   readonly belongings: object;
 }
 
+/** Headings that speak of superiors, and not of whatever stands above. */
+const ofSuperiors = orgVocabulary.headings.filter((one) => one[0] === 'parent' && !commonHeadings.includes(one));
+
 export const orgChart: Kind<OrgTypes> = {
   id: 'org-chart',
   name: 'Org chart',
@@ -79,7 +82,7 @@ export const orgChart: Kind<OrgTypes> = {
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const isHeaded =
       heading !== '' &&
-      columnUseOf(heading, orgVocabulary.headings.slice(0, 2)) === 'parent' &&
+      columnUseOf(heading, ofSuperiors) !== null &&
       columnUseOf(heading, commonHeadings) !== 'parent';
     const flat = read.structure === 'flat';
     return {

@@ -2,7 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, splitDetails, structureTold, takenFrom, treeSigns, type Reading } from '../../read';
+import { columnUseOf, commonHeadings, splitDetails, structureTold, takenFrom, treeSigns, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -27,6 +27,9 @@ interface TopicTypes {
   readonly scope: never;
   readonly belongings: object;
 }
+
+/** Headings that speak of classes, and not of whatever stands above. */
+const ofClasses = topicVocabulary.headings.filter((one) => one[0] === 'parent' && !commonHeadings.includes(one));
 
 export const topicTree: Kind<TopicTypes> = {
   id: 'topic-tree',
@@ -64,7 +67,7 @@ export const topicTree: Kind<TopicTypes> = {
     const flat = read.structure === 'flat';
     // A list of persons is rather one of who reports to whom, unless its heading speaks of classes.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
-    const ofTopics = heading !== '' && columnUseOf(heading, topicVocabulary.headings.slice(0, 2)) === 'parent';
+    const ofTopics = heading !== '' && columnUseOf(heading, ofClasses) !== null;
     return {
       words: placesTold(read),
       signs: treeSigns(read, ofTopics),
