@@ -78,6 +78,37 @@ x;Plum jam;x
       { name: 'Vegan', items: { length: 2 } },
     ]);
   });
+  it('of marks that are first letters of yes and no, which one language has for yes and another for no', () => {
+    const held = (list: string) => {
+      const { read } = best(list);
+      const names = new Map(read.entries.map(({ id, name }) => [id, name]));
+      return (read as unknown as { sets: { name: string; items: string[] }[] }).sets.map(
+        ({ name, items }) => `${name}: ${items.map((id) => names.get(id)).join(', ')}`,
+      );
+    };
+    expect(held('Thing;Frozen;Vegan\nPeas;E;E\nFish;E;H\nTofu;H;E')).toEqual([
+      'Frozen: Peas, Fish',
+      'Vegan: Peas, Tofu',
+    ]);
+    expect(held('Thing;Frozen;Vegan\nPeas;k;k\nFish;k;e\nTofu;e;k')).toEqual([
+      'Frozen: Peas, Fish',
+      'Vegan: Peas, Tofu',
+    ]);
+  });
+  it('of a superior beside the first, by its heading', () => {
+    const list = `Naam;Functioneel leidinggevende;Valt onder
+Ada Quill;;
+Bo Marsh;;Ada Quill
+Cy Tern;;Bo Marsh
+Di Sand;Bo Marsh;Ada Quill`;
+    expect(told(list).slice(1)).toEqual([
+      'Ada Quill',
+      'Bo Marsh < Ada Quill',
+      'Cy Tern < Bo Marsh',
+      'Di Sand < Ada Quill',
+    ]);
+    expect(best(list).read.links).toHaveLength(1);
+  });
   it('of regions with one item each, and with any short word between their sets', () => {
     const sets = (list: string) =>
       (best(list).read as unknown as { sets: { name: string }[] }).sets.map((one) => one.name);

@@ -7,7 +7,7 @@ import { foldName } from './names';
 
 export const headingWords = {
   /** Who somebody reports to. */
-  superior: `Vorgesetzt~, Führungskraft, Chef, Chefin, berichtet an, unterstellt, Leitung durch, leidinggevende~, rapporteert aan, baas, responsable, supérieur~, rattaché à,
+  superior: `Vorgesetzt~, Führungskraft, Chef, Chefin, berichtet an, unterstellt, Leitung durch, leidinggevende~, rapporteert aan, valt onder, baas, responsable, supérieur~, rattaché à,
     rapporte à, relève de, dépend de, encadrant, n+1, jefe~, jefa~, depende de, reporta a, superior, chefe~, chefia, responde a, subordinado a, responsabile~, capo, superiore~, riporta a,
     dipende da, närmaste chef, rapporterar till, överordnad~, leder, nærmeste leder~, nærmeste sjef~, sjef, overordnet~, rapporterer til, refererer til, esimie~, esihenkilö~,
     lähiesimie~, lähiesihenkilö~, przełożon~, kierownik~, zwierzchnik~, szef~, podlega, podlega pod, raportuje do, nadřízen~, vedoucí~, šéf~, nadriaden~, vedúci~, felettes~, vezető~, főnök~,
@@ -71,11 +71,27 @@ export const headingWords = {
 
 const escaped = (word: string): string => word.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
 
+/** Words as they are compared: those that are the whole of a heading, and the beginnings of words within one. */
+function parted(uses: readonly (keyof typeof headingWords)[]): { whole: string[]; begun: string[] } {
+  const each = uses.flatMap((use) => headingWords[use].split(',')).map((word) => word.trim());
+  const folded = (words: readonly string[]) => [...new Set(words.map((word) => escaped(foldName(word))))];
+  return {
+    whole: folded(each.filter((word) => !word.endsWith('~'))),
+    begun: folded(each.filter((word) => word.endsWith('~')).map((word) => word.slice(0, -1))),
+  };
+}
+
 /** What a heading has, folded, that is one of these words: the whole of it, or a word in it that begins as one that ends with ~. */
 export function wordsFor(...uses: readonly (keyof typeof headingWords)[]): RegExp {
-  const each = uses.flatMap((use) => headingWords[use].split(',')).map((word) => word.trim());
-  const whole = each.filter((word) => !word.endsWith('~')).map((word) => escaped(foldName(word)));
-  const begun = each.filter((word) => word.endsWith('~')).map((word) => escaped(foldName(word.slice(0, -1))));
-  const inside = begun.length > 0 ? `|(?:^|[ /])(?:${[...new Set(begun)].join('|')})` : '';
-  return new RegExp(`^(?:${[...new Set(whole)].join('|')})$${inside}`, 'u');
+  const { whole, begun } = parted(uses);
+  const inside = begun.length > 0 ? `|(?:^|[ /])(?:${begun.join('|')})` : '';
+  return new RegExp(`^(?:${whole.join('|')})$${inside}`, 'u');
+}
+
+/** A heading that speaks of a superior beside the first: "Functional manager", "Drugi przełożony". */
+export function furtherSuperior(): RegExp {
+  const further = parted(['further']);
+  const superior = parted(['superior']);
+  const one = `(?:${further.whole.map((word) => `${word} `).join('|')}|(?:${further.begun.join('|')})[^ ]* )`;
+  return new RegExp(`^${one}(?:${superior.whole.join('|')}|.*(?:${superior.begun.join('|')}).*)$`, 'u');
 }

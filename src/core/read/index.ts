@@ -11,7 +11,7 @@ export {
   type ColumnUse,
   type Headings,
 } from './headings';
-export { wordsFor } from './heading-words';
+export { furtherSuperior, wordsFor } from './heading-words';
 export { lineOf, splitDetails, withoutMarks, type Parting } from './line-parts';
 export { linking } from './linking';
 export { isSureWay, mostWords, partedSentences, withoutArticle, type Cut } from './sentence-parts';

@@ -1,5 +1,5 @@
 import type { Roles } from '../../hierarchy';
-import { commonHeadings, wordsFor, type RoleWords, type TreeVocabulary } from '../../read';
+import { commonHeadings, furtherSuperior, wordsFor, type RoleWords, type TreeVocabulary } from '../../read';
 
 /** Roles an org chart knows. `manager` is told from the structure, the others are set by hand or read from the list. */
 export const orgRoles: Roles = {
@@ -50,6 +50,7 @@ export const orgVocabulary: TreeVocabulary = {
       'id',
       /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
     ],
+    ['alsoUnder', furtherSuperior()],
     ['parent', wordsFor('superior')],
     ['id', wordsFor('number')],
     ['role', /^(role|kind|status|type|post status)$/],

@@ -1,9 +1,10 @@
-import { aboveList, foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
+import { aboveList, foldName, partsOf, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
 import { pushTo } from '../../../model';
 import { mostSets } from '../model';
 import { linesWithSets, setsNamedBy } from './item-line';
 import type { Mention, SetList } from './set-list';
 import { splitSets } from './set-cells';
+import { jointWord } from './sign-lines';
 
 /** "curlew: mudflat" in its two halves, also with an arrow or a dash; null where it is none. O(length). */
 function pairOf(line: string): { left: string; right: string } | null {
@@ -52,7 +53,9 @@ export function fromLines(tokens: ListTokens): SetList | null {
   const told = lines.flatMap(({ pair }) => (pair ? [pair] : []));
   if (told.length < 2 || told.length < lines.length * 0.6) return null;
   const left = fold(told.map((pair) => pair.left));
-  const right = fold(told.flatMap((pair) => splitSets(pair.right)));
+  const joint = jointWord(told.map((pair) => pair.right));
+  const setsIn = (list: string) => splitSets(list).flatMap((part) => partsOf(part, joint));
+  const right = fold(told.flatMap((pair) => setsIn(pair.right)));
   // The side with few different names is the sets.
   const setsLeft = left.size <= mostSets && right.size > left.size;
   if (!setsLeft && (right.size > mostSets + 3 || right.size < 1)) return null;
@@ -71,7 +74,7 @@ export function fromLines(tokens: ListTokens): SetList | null {
         sets: [],
       });
     else if (setsLeft) for (const name of splitSets(pair.right)) mentions.push({ ...plain, name, sets: [pair.left] });
-    else mentions.push({ ...plain, name: pair.left, sets: splitSets(pair.right) });
+    else mentions.push({ ...plain, name: pair.left, sets: setsIn(pair.right) });
   }
   return {
     ...linesList,

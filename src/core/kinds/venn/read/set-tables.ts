@@ -42,7 +42,7 @@ const crosses = /^[✗✘×xX]$/u;
 /** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
 export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): SetList | null {
   const { aside, openQuote } = table;
-  const rows = upright(withoutCrosses(withPlainMarks(table.rows)), choices);
+  const rows = upright(withoutCrosses(withPlainMarks(withoutLetters(table.rows))), choices);
   const first = rows[0];
   if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
@@ -61,6 +61,45 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
     notPlaced: [...asideTrayed(aside), ...found.notPlaced],
     findings: [...findings, ...found.findings],
   };
+}
+
+/** First letters of yes and no in languages in which one of them says the contrary elsewhere: the two that a list has tell which. */
+const letters: readonly (readonly [yes: string, no: string])[] = [
+  ['e', 'h'],
+  ['k', 'e'],
+  ['t', 'n'],
+  ['a', 'n'],
+  ['i', 'n'],
+  ['d', 'n'],
+  ['д', 'н'],
+];
+
+/** Rows in which columns of one such pair alone have plain marks instead: at least two columns, and both letters. */
+function withoutLetters(rows: readonly Row[]): readonly Row[] {
+  const width = rows[0]?.cells.length ?? 0;
+  const values = Array.from({ length: width }, (_, i) => {
+    const cells = rows.slice(1, looked).map(({ cells: own }) => (own[i] ?? '').trim().toLowerCase());
+    return new Set(cells.filter(Boolean));
+  });
+  for (const [within, outside] of letters) {
+    const isOf = values.map(
+      (own) =>
+        (own.has(within) || own.has(outside)) &&
+        [...own].every((cell) => cell === within || cell === outside || unsure.test(cell)),
+    );
+    const both =
+      values.some((own, i) => isOf[i] && own.has(within)) && values.some((own, i) => isOf[i] && own.has(outside));
+    if (!both || isOf.filter(Boolean).length < 2) continue;
+    const plain = (cell: string): string => {
+      const letter = cell.trim().toLowerCase();
+      return letter === within ? 'x' : letter === outside ? '-' : cell;
+    };
+    return rows.map(({ line, cells }, k) => ({
+      line,
+      cells: k === 0 ? cells : cells.map((cell, i) => (isOf[i] ? plain(cell) : cell)),
+    }));
+  }
+  return rows;
 }
 
 /** Rows in which the marks of a column of nothing else have no blanks around. */

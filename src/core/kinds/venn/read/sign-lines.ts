@@ -70,8 +70,9 @@ const leastApart = 0.5;
  * of Ness". O(characters × words tried).
  */
 export function jointWord(lists: readonly string[]): string | null {
-  const values = [...new Set(lists)];
-  for (const word of jointWords(lists)) {
+  // Blanks that do not break are blanks.
+  const values = [...new Set(lists.map((list) => list.replace(/[\u00a0\u202f]/g, ' ')))];
+  for (const word of jointWords(values)) {
     const times = new Map<string, number>();
     for (const value of values)
       for (const key of new Set(partsOf(value, word).map(foldName))) times.set(key, (times.get(key) ?? 0) + 1);
