@@ -81,9 +81,7 @@ export const orgChart: Kind<OrgTypes> = {
     // Who reports to whom is said of people, unless a heading says so of others.
     const heading = read.columns.find(({ use }) => use === 'parent')?.header ?? '';
     const isHeaded =
-      heading !== '' &&
-      columnUseOf(heading, ofSuperiors) !== null &&
-      columnUseOf(heading, commonHeadings) !== 'parent';
+      heading !== '' && columnUseOf(heading, ofSuperiors) !== null && columnUseOf(heading, commonHeadings) !== 'parent';
     const flat = read.structure === 'flat';
     return {
       words: placesTold(read),

@@ -2,7 +2,15 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import { columnUseOf, commonHeadings, splitDetails, structureTold, takenFrom, treeSigns, type Reading } from '../../read';
+import {
+  columnUseOf,
+  commonHeadings,
+  splitDetails,
+  structureTold,
+  takenFrom,
+  treeSigns,
+  type Reading,
+} from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
