@@ -101,7 +101,7 @@ function Exercise({ id, diagram }: { id: string; diagram: ConceptMap }) {
             })}
           </ol>
           {gaps.length > 0 && (
-            <div className="sticky bottom-0 grid gap-2 bg-paper py-2">
+            <div className="grid gap-2">
               <p role="status" aria-live="polite">
                 {result
                   ? `${result.right.length} of ${gaps.length} right${result.open.length > 0 ? `, ${result.open.length} still open` : ''}.`
