@@ -76,7 +76,7 @@ const server = createServer((request, response) => {
 });
 // A connection that a browser keeps is not closed under its next request: five seconds, as is usual, end while people read.
 server.keepAliveTimeout = 30_000;
-server.headersTimeout = 35_000;
+server.headersTimeout = 20_000;
 server.requestTimeout = 300_000;
 server.on(
   'clientError',

@@ -52,6 +52,9 @@ describe('lists in many languages', () => {
     ['pasierb', 'step'],
     ['fosterbarn', 'foster'],
     ['üvey', 'step'],
+    ['pastorek', 'step'],
+    ['Pastor', 'birth'],
+    ['evlat', 'birth'],
   ])('of a child that is “%s”', (word, kind) => {
     const { read } = best(`Ada Quill, 1904 & Bo Quill, 1903\n  Cy Quill, 1930 (${word})\n  Di Quill, 1932`);
     const family = read as unknown as FamilyReading;

@@ -35,7 +35,7 @@ export function StoredDiagram<K extends Diagram['kind']>({
       <h1 className="text-2xl">{cannot}</h1>
       <p className="mt-3">{typeof found === 'string' ? found : otherKind}</p>
       <p className="mt-3">
-        <a className="underline" href={`/diagrams/${id}`}>
+        <a className="inline-flex min-h-6 items-center underline" href={`/diagrams/${id}`}>
           Back to the Bench
         </a>
       </p>

@@ -10,13 +10,13 @@ const events = new RegExp(
 
 /** How lists in several languages say that a child is none by birth. */
 const otherWords: readonly (readonly [RegExp, Parentage['kind']])[] = [
-  [/^(adop|angenommen|przysposob|osvoj|örökbe|evlat|înfiat|usvoj|усынов|удочер|приёмный|养|養子)/, 'adopted'],
+  [/^(adop|angenommen|przysposob|osvoj|örökbe|evlatl|înfiat|usvoj|усынов|удочер|приёмный|养|養子)/, 'adopted'],
   [
-    /^(foster|pflege|plac|acogid|acolhid|affid|pleeg|plej|kasvat|sijais|wychowan|pěstoun|nevelt|koruyucu|подопечн)/,
+    /^(foster|pflege|plac|acogid|acolhid|affid|pleeg|plejeb|kasvatti|sijais|wychowan|pěstoun|nevelt|koruyucu|подопечн)/,
     'foster',
   ],
   [
-    /^(step|stief|beau-|belle-|hijastr|entead|figliastr|styv|stedbarn|stebarn|stesønn|stedatter|poikapuol|tytärpuol|lapsipuol|pasierb|nevlastn|mostoha|üvey|vitreg|pastor|пасын|падчер)/,
+    /^(step|stief|beau-|belle-|hijastr|entead|figliastr|styv|stedbarn|stebarn|stesønn|stedatter|poikapuol|tytärpuol|lapsipuol|pasierb|nevlastn|mostoha|üvey|vitreg|pastor[ke]|пасын|падчер)/,
     'step',
   ],
 ];

@@ -52,7 +52,7 @@ function Steps({ id, diagram }: { id: string; diagram: DecisionTree }) {
     <div className="flex min-h-screen flex-col">
       <header className="flex h-12 shrink-0 items-center gap-4 border-b border-hair px-4">
         <Mark />
-        <a className="plain inline-flex min-h-6 items-center" href={`/diagrams/${id}`}>
+        <a className="plain" href={`/diagrams/${id}`}>
           Back to the Bench
         </a>
         <h1 className="min-w-0 flex-1 truncate text-lg">{diagram.title || 'Walk through'}</h1>
