@@ -65,33 +65,34 @@ export const headingWords = {
   /** The words between two ideas, and the ideas at either end. */
   linking: `Beziehung, Verbindung, Verb, verband, relatie, werkwoord, lien, relation, verbe, relación, verbo, enlace, ligação, relação, relazione, legame, länkord, samband, verb, forbindelse, relasjon, relation, suhde, verbi, związek, czasownik,
     relacja, vztah, sloveso, kapcsolat, ige, legătură, verb, bağ, ilişki, fiil, veza, glagol, σχέση, связь, отношение, глагол, 关系, 動詞, 関係`,
-  fromIdea: `Quelle, von, Ausgangsbegriff, van, bron, de, depuis, départ, concept de départ, desde, origen, da, partenza, från, fra, kilde, lähde, mistä, od, źródło, zdroj, honnan, de la, nereden, kaynak, iz, από, от, откуда, 从, 起点`,
-  toIdea: `Ziel, nach, zu, Zielbegriff, naar, doel, vers, arrivée, concept d'arrivée, hacia, para, destino, verso, arrivo, till, til, mål, kohde, mihin, do, cel, cíl, hová, la, nereye, hedef, προς, куда, 到, 终点`,
+  fromIdea: `Quelle, Begriff, begrip, begrepp, concetto, concepto, conceito, notion, pojem, pojęcie, origine, origin, källa, den, von, Ausgangsbegriff, van, bron, de, depuis, départ, concept de départ, desde, origen, da, partenza, från, fra, kilde, lähde, mistä, od, ot, źródło, zdroj, honnan, de la, nereden, kaynak, iz, από, от, откуда, 从, 起点`,
+  toIdea: `Ziel, k, nach, zu, Zielbegriff, naar, doel, vers, arrivé, arrivée, concept d'arrivée, hacia, para, destino, verso, arrivo, till, til, mål, kohde, mihin, do, cel, cíl, hová, la, nereye, hedef, προς, куда, 到, 终点`,
 } as const;
+
+type Meaning = keyof typeof headingWords;
 
 const escaped = (word: string): string => word.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
 
 /** Words as they are compared: those that are the whole of a heading, and the beginnings of words within one. */
-function parted(uses: readonly (keyof typeof headingWords)[]): { whole: string[]; begun: string[] } {
-  const each = uses.flatMap((use) => headingWords[use].split(',')).map((word) => word.trim());
-  const folded = (words: readonly string[]) => [...new Set(words.map((word) => escaped(foldName(word))))];
+function partedWords(meaning: Meaning): { readonly whole: string; readonly begun: string } {
+  const each = headingWords[meaning].split(',').map((word) => word.trim());
+  const anyOf = (words: readonly string[]) => [...new Set(words.map((word) => escaped(foldName(word))))].join('|');
   return {
-    whole: folded(each.filter((word) => !word.endsWith('~'))),
-    begun: folded(each.filter((word) => word.endsWith('~')).map((word) => word.slice(0, -1))),
+    whole: anyOf(each.filter((word) => !word.endsWith('~'))),
+    begun: anyOf(each.filter((word) => word.endsWith('~')).map((word) => word.slice(0, -1))),
   };
 }
 
 /** What a heading has, folded, that is one of these words: the whole of it, or a word in it that begins as one that ends with ~. */
-export function wordsFor(...uses: readonly (keyof typeof headingWords)[]): RegExp {
-  const { whole, begun } = parted(uses);
-  const inside = begun.length > 0 ? `|(?:^|[ /])(?:${begun.join('|')})` : '';
-  return new RegExp(`^(?:${whole.join('|')})$${inside}`, 'u');
+export function wordsFor(meaning: Meaning): RegExp {
+  const { whole, begun } = partedWords(meaning);
+  return new RegExp(`^(?:${whole})$${begun && `|(?:^|[ /])(?:${begun})`}`, 'u');
 }
 
 /** A heading that speaks of a superior beside the first: "Functional manager", "Drugi przełożony". */
 export function furtherSuperior(): RegExp {
-  const further = parted(['further']);
-  const superior = parted(['superior']);
-  const one = `(?:${further.whole.map((word) => `${word} `).join('|')}|(?:${further.begun.join('|')})[^ ]* )`;
-  return new RegExp(`^${one}(?:${superior.whole.join('|')}|.*(?:${superior.begun.join('|')}).*)$`, 'u');
+  const further = partedWords('further');
+  const superior = partedWords('superior');
+  const one = `(?:(?:${further.whole}) |(?:${further.begun})[^ ]* )`;
+  return new RegExp(`^${one}(?:${superior.whole}|.*(?:${superior.begun}).*)$`, 'u');
 }

@@ -26,6 +26,7 @@ export * from './result';
 export { commonSigns, hangingShare, treeSigns } from './sense';
 export { asideFinding, asideTrayed, onlyCount, openQuoteFinding, trayed } from './table';
 export type { SignedLines } from './signed-lines';
+export { withPlainBlanks } from './plain-text';
 export { namesOf, partsOf, waysToPart } from './several';
 export { isReadWhole, leastForHeading } from './table-parts';
 export { bodyOf, ColumnEvidence } from './column-evidence';
@@ -34,4 +35,11 @@ export { isKey, mostColumns, rowsLooked } from './references';
 export { CellForms, formsOf, RowByForm } from './cell-forms';
 export { aboveList, titleAbove } from './title-above';
 export { ListTokens, type TableTokens } from './tokens';
-export { noRoles, structureTold, type RoleWords, type TreeVocabulary, type TreeWords } from './tree-vocabulary';
+export {
+  noRoles,
+  ownParents,
+  structureTold,
+  type RoleWords,
+  type TreeVocabulary,
+  type TreeWords,
+} from './tree-vocabulary';

@@ -35,8 +35,8 @@ export function readOutline(
     while (stack.length > 0 && stack.at(-1)!.depth >= depth) left = stack.pop()!.depth;
     const uneven =
       left !== null &&
-      left > depth &&
       left - depth >= 1 &&
+      // A dash below a plain line on its indent is half a level deeper.
       Math.floor(depth) > (stack.at(-1)?.depth ?? -1) &&
       depth !== 0;
     if (told === 'indent' && uneven && entries.length > 0) findings.push(unevenIndent(each));

@@ -1,6 +1,9 @@
 /** Signs that nobody sees and no word needs: soft hyphen, zero-width space, word joiner, the mark of a byte order. */
 const unseen = /[\u00ad\u200b\u2060\ufeff]/g;
 
+/** Blanks that do not break as blanks that do, one for one. */
+export const withPlainBlanks = (text: string): string => text.replace(/[\u00a0\u202f]/g, ' ');
+
 const quotedLine = /^\s*>(?=[>\s]|$)/;
 /** How many lines of a quoted mail begin with its sign, at least. */
 const quotedShare = 0.6;

@@ -1,8 +1,8 @@
+import { withPlainBlanks } from './plain-text';
+
 /** What a sign parts, without blanks around and without what is empty; the whole where there is no sign. */
 export const partsOf = (text: string, sign: string | RegExp | null): string[] =>
-  (sign === null ? [text] : text.replace(anyBlank, ' ').split(sign)).map((part) => part.trim()).filter(Boolean);
-/** Blanks that do not break stand for others where lists are parted. */
-const anyBlank = /[\u00a0\u202f]/g;
+  (sign === null ? [text] : withPlainBlanks(text).split(sign)).map((part) => part.trim()).filter(Boolean);
 
 /** Longer cells hold no names. */
 const mostLetters = 2000;

@@ -8,7 +8,7 @@ import { htmlText, isHtml } from './html';
 import { isDrawn } from './line-parts';
 import { outlineLines, type OutlineLine } from './outline-lines';
 import { hasWays } from './paths';
-import { plainText } from './plain-text';
+import { plainText, withPlainBlanks } from './plain-text';
 import { signedLines, type SignedLines } from './signed-lines';
 import { tableParts, type TableParts } from './table-parts';
 import { aboveTable } from './title-above';
@@ -69,7 +69,7 @@ export class ListTokens {
   /** Lines with anything in them, without blanks around and with plain ones within, with their numbers from 1. */
   get filled(): readonly { readonly line: number; readonly text: string }[] {
     return (this.kept ??= this.source.flatMap((source, i) => {
-      const text = source.trim().replace(/[\u00a0\u202f]/g, ' ');
+      const text = withPlainBlanks(source.trim());
       return text === '' ? [] : [{ line: i + 1, text }];
     }));
   }

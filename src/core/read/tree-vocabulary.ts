@@ -1,5 +1,5 @@
 import { own } from '../model';
-import type { Headings } from './headings';
+import { commonHeadings, type Headings } from './headings';
 import type { Reading } from './result';
 
 /** How a kind speaks of entries that stand under each other. */
@@ -58,6 +58,10 @@ export const noRoles: RoleWords = {
   leafOnly: null,
   repeated: null,
 };
+
+/** Headings that speak of what this kind has above an entry, and not of whatever stands above. */
+export const ownParents = ({ headings }: TreeVocabulary): Headings =>
+  headings.filter((one) => one[0] === 'parent' && !commonHeadings.includes(one));
 
 /** By what a list tells its structure, where no single column does, in words for people. */
 export function structureTold({ structure }: Pick<Reading, 'structure'>, { whichUnderWhich }: TreeWords): string {

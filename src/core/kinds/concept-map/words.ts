@@ -8,13 +8,13 @@ export const mapHeadings: Headings = [
   ['id', /^(id|no|nr|number)$/],
   [
     'from',
-    /^(from|source|subject|idea|idee|concept|node|first (idea|concept)|(idea|concept|node) ?(a|one)|term|head|start|origine?|kalla|den|begriff|begrip|begrepp|concetto|concepto|conceito|notion|pojem|pojecie)$/,
+    /^(from|source|subject|idea|idee|concept|node|first (idea|concept)|(idea|concept|node) ?(a|one)|term|head|start)$/,
   ],
   [
     'phrase',
     /^(linking (phrase|words?)|link(ing)?|link phrases?|phrases?|relation(ship)?|predicate|verb|connect(ion|or)|label|edge( label)?|how|relation type)$/,
   ],
-  ['to', /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end|k)$/],
+  ['to', /^(to|target|object|linked (idea|concept|to)|second (idea|concept)|(idea|concept|node) ?(b|two)|tail|end)$/],
   ['from', wordsFor('fromIdea')],
   ['phrase', wordsFor('linking')],
   ['to', wordsFor('toIdea')],

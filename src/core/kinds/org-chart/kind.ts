@@ -5,6 +5,7 @@ import { emptyCommon } from '../../model';
 import {
   columnUseOf,
   commonHeadings,
+  ownParents,
   splitDetails,
   structureTold,
   takenFrom,
@@ -41,8 +42,7 @@ interface OrgTypes {
   readonly belongings: object;
 }
 
-/** Headings that speak of superiors, and not of whatever stands above. */
-const ofSuperiors = orgVocabulary.headings.filter((one) => one[0] === 'parent' && !commonHeadings.includes(one));
+const ofSuperiors = ownParents(orgVocabulary);
 
 export const orgChart: Kind<OrgTypes> = {
   id: 'org-chart',

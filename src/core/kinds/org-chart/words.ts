@@ -44,23 +44,20 @@ export const orgVocabulary: TreeVocabulary = {
     ],
     [
       'parent',
-      /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|vorgesetzte[rn]?|responsable|superieur|jefe|belongs to|under|((line )?managers?|reports? to|parent|supervisor) (id|no|number|e ?mail|mail|e ?mail address))$/,
+      /^(reports? to|answers? to|manager|managers? name|line manager|supervisor|superior|boss|parent|head|belongs to|under|((line )?managers?|reports? to|parent|supervisor) (id|no|number|e ?mail|mail|e ?mail address))$/,
     ],
-    [
-      'id',
-      /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|personalnummer|code|key)$/,
-    ],
+    ['id', /^(id|no|nr|number|staff (id|no|number)|employee (id|no|number)|personnel (no|number)|code|key)$/],
     ['alsoUnder', furtherSuperior()],
     ['parent', wordsFor('superior')],
     ['id', wordsFor('number')],
     ['role', /^(role|kind|status|type|post status)$/],
     [
       'name',
-      /^(name|full name|(surname|last name|family name|name|nachname),? (first name|given name|vorname|forename)|nom,? prenom|apellidos?,? nombre|person|employee|employee name|staff|staff member|who|nom|nombre|vor und nachname|display name|entry|item)$/,
+      /^(name|full name|(surname|last name|family name|name|nachname),? (first name|given name|vorname|forename)|nom,? prenom|apellidos?,? nombre|person|employee|employee name|staff|staff member|who|display name|entry|item)$/,
     ],
     [
       'detail',
-      /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division|titel|funktion|stelle|abteilung|fonction|poste|service|cargo)$/,
+      /^(details?( \d+)?|title|job title|job|post|position|function|site|place|location|office|department|team|unit|section|division)$/,
     ],
     ['name', wordsFor('person')],
     ['detail', wordsFor('post')],

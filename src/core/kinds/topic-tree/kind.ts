@@ -2,15 +2,7 @@ import { plainEdits, refused } from '../../edit';
 import type { Hierarchy } from '../../hierarchy';
 import { arranged, directions, detailColumn, placesTold, treeDrawing, treeList, type Kind } from '../../kind';
 import { emptyCommon } from '../../model';
-import {
-  columnUseOf,
-  commonHeadings,
-  splitDetails,
-  structureTold,
-  takenFrom,
-  treeSigns,
-  type Reading,
-} from '../../read';
+import { columnUseOf, ownParents, splitDetails, structureTold, takenFrom, treeSigns, type Reading } from '../../read';
 import { takesLongToFit, type Scene, type TierWords } from '../../scene';
 import { checkTopics } from './check';
 import { figureTopics, type TopicFigures } from './figures';
@@ -36,8 +28,7 @@ interface TopicTypes {
   readonly belongings: object;
 }
 
-/** Headings that speak of classes, and not of whatever stands above. */
-const ofClasses = topicVocabulary.headings.filter((one) => one[0] === 'parent' && !commonHeadings.includes(one));
+const ofClasses = ownParents(topicVocabulary);
 
 export const topicTree: Kind<TopicTypes> = {
   id: 'topic-tree',

@@ -24,16 +24,13 @@ export const topicVocabulary: TreeVocabulary = {
     ['alsoUnder', /^(see also|also (belongs to|in|under)|related( to)?)$/],
     [
       'parent',
-      /^(belongs to|parent( topic| class| term)?|class|super ?class|broader( term)?|category|group|part of|kind of|under|topic above|oberbegriff|gehort zu|categorie|parent (id|no|number))$/,
+      /^(belongs to|parent( topic| class| term)?|class|super ?class|broader( term)?|category|group|part of|kind of|under|topic above|parent (id|no|number))$/,
     ],
     ['parent', wordsFor('broader')],
     ['id', /^(id|no|nr|number|code|key|notation|class number)$/],
     ['id', wordsFor('number')],
     ['role', /^(role|kind|status|type)$/],
-    [
-      'name',
-      /^(topic|sub ?topic|idea|term|concept|subject|name|thema|begriff|sujet|terme|tema|entry|item|heading|sub ?class)$/,
-    ],
+    ['name', /^(topic|sub ?topic|idea|term|concept|subject|name|entry|item|heading|sub ?class)$/],
     [
       'detail',
       /^(details?( \d+)?|notes?|definition|description|meaning|remark|examples?|explanation|what it is|latin name|scientific name)$/,

@@ -31,14 +31,14 @@ function numbersIn(inside: string): Numbers | null {
     const bare = part.trim();
     const costs = after(costWords, bare);
     const worded = costs ?? wordBefore(bare);
-    const amount = worded === null ? null : parseAmount(worded);
-    const isChance = costs === null && worded !== null && isShare(worded);
-    if (amount && !isChance) {
+    const chance = costs === null && worded !== null && isShare(worded) ? worded : null;
+    const amount = worded === null || chance !== null ? null : parseAmount(worded);
+    if (amount) {
       if (cost !== null) return null;
       [cost, unit] = [amount.value, amount.unit || unit];
       continue;
     }
-    const value = parseProbability(after(chanceWords, bare) ?? (isChance ? worded : bare));
+    const value = parseProbability(chance ?? after(chanceWords, bare) ?? bare);
     if (value === null || probability !== null || Math.abs(value) > 1000) return null;
     probability = value;
   }
@@ -91,7 +91,10 @@ function wordsAt(line: string): Words {
   const equals = line.lastIndexOf(' = ');
   const isAmount = equals >= 0 && equals < end && parseAmount(line.slice(equals + 3)) !== null;
   let comma = numbersAfter(line.slice(0, end));
-  if (isAmount && comma < 0) comma = numbersAfter(line.slice(0, (end = equals)));
+  if (isAmount && comma < 0) {
+    end = equals;
+    comma = numbersAfter(line.slice(0, end));
+  }
   if (comma >= 0)
     return {
       text: line.slice(0, comma).trim(),

@@ -75,12 +75,16 @@ export function fromCells(head: Row, body: readonly Row[], tokens: ListTokens): 
   return null;
 }
 
+/** The names that each text lists, parted by signs and by a short word between them, "and" in any language. */
+export function partedLists(texts: readonly string[]): string[][] {
+  const plain = texts.map(splitSets);
+  const word = jointWord(plain.flat());
+  return word === null ? plain : plain.map((list) => list.flatMap((part) => partsOf(part, word)));
+}
+
 /** The names that each cell lists; null where no cell has several. */
 function listsIn(cells: readonly string[]): string[][] | null {
-  const plain = cells.map(splitSets);
-  // A short word between the names, "and" in any language.
-  const word = jointWord(plain.flat());
-  const told = word === null ? plain : plain.map((list) => list.flatMap((part) => partsOf(part, word)));
+  const told = partedLists(cells);
   return told.some((list) => list.length > 1) ? told : null;
 }
 

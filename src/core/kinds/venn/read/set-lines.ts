@@ -1,10 +1,9 @@
-import { aboveList, foldName, partsOf, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
+import { aboveList, foldName, quotedAt, readOutline, type ListTokens, type ReadEntry } from '../../../read';
 import { pushTo } from '../../../model';
 import { mostSets } from '../model';
 import { linesWithSets, setsNamedBy } from './item-line';
 import type { Mention, SetList } from './set-list';
-import { splitSets } from './set-cells';
-import { jointWord } from './sign-lines';
+import { partedLists, splitSets } from './set-cells';
 
 /** "curlew: mudflat" in its two halves, also with an arrow or a dash; null where it is none. O(length). */
 function pairOf(line: string): { left: string; right: string } | null {
@@ -53,9 +52,9 @@ export function fromLines(tokens: ListTokens): SetList | null {
   const told = lines.flatMap(({ pair }) => (pair ? [pair] : []));
   if (told.length < 2 || told.length < lines.length * 0.6) return null;
   const left = fold(told.map((pair) => pair.left));
-  const joint = jointWord(told.map((pair) => pair.right));
-  const setsIn = (list: string) => splitSets(list).flatMap((part) => partsOf(part, joint));
-  const right = fold(told.flatMap((pair) => setsIn(pair.right)));
+  const lists = partedLists(told.map((pair) => pair.right));
+  const listOf = new Map(told.map((pair, i) => [pair, lists[i]!]));
+  const right = fold(lists.flat());
   // The side with few different names is the sets.
   const setsLeft = left.size <= mostSets && right.size > left.size;
   if (!setsLeft && (right.size > mostSets + 3 || right.size < 1)) return null;
@@ -74,7 +73,7 @@ export function fromLines(tokens: ListTokens): SetList | null {
         sets: [],
       });
     else if (setsLeft) for (const name of splitSets(pair.right)) mentions.push({ ...plain, name, sets: [pair.left] });
-    else mentions.push({ ...plain, name: pair.left, sets: setsIn(pair.right) });
+    else mentions.push({ ...plain, name: pair.left, sets: listOf.get(pair)! });
   }
   return {
     ...linesList,

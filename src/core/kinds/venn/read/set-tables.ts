@@ -20,6 +20,7 @@ import {
 } from '../../../read';
 import { mostSets } from '../model';
 import { setHeadings, type Mention, type SetList } from './set-list';
+import { isMark, looked, no, unsure, withPlainMarks, yes } from './marks';
 import { columnOf, distinct, fromCells } from './set-cells';
 
 /** Stands before the name of a set that would not be told by its marks. */
@@ -29,20 +30,10 @@ const bareHeading = (told: string): string => {
   return told.slice(prefix.length);
 };
 
-const yes =
-  /^(x|×|✓|✔|✗|✘|☑|●|•|\*|\+|1|y|yes|ja|j|oui|o|si|s|sí|sì|sim|tak|ano|kyllä|evet|igen|true|wahr|vrai|vero|verdadero|waar|sant|sann)$/iu;
-const no =
-  /^(|0|n|no|nein|nee|nej|non|não|nie|ne|ei|hayır|nem|false|falsch|faux|falso|onwaar|falskt|osant|-|−|–|—|☐|○)$/iu;
-/** A mark that somebody was not sure of. */
-const unsure = /^\(?[x✓✔]?\s?[?？¿]\)?$/iu;
-/** A cross is a mark, but beside ticks it says the contrary. */
-const ticks = /^[✓✔☑]$/u;
-const crosses = /^[✗✘×xX]$/u;
-
 /** A table with sets: marks in a column for each set, items under each set, or a cell that lists the sets. Null where it is none of these. */
 export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadChoices): SetList | null {
   const { aside, openQuote } = table;
-  const rows = upright(withoutCrosses(withPlainMarks(withoutLetters(table.rows))), choices);
+  const rows = upright(withPlainMarks(table.rows), choices);
   const first = rows[0];
   if (!first || rows.length < 2) return null;
   const findings: Finding[] = [];
@@ -63,71 +54,6 @@ export function fromTable(tokens: ListTokens, table: TableTokens, choices: ReadC
   };
 }
 
-/** First letters of yes and no in languages in which one of them says the contrary elsewhere: the two that a list has tell which. */
-const letters: readonly (readonly [yes: string, no: string])[] = [
-  ['e', 'h'],
-  ['k', 'e'],
-  ['t', 'n'],
-  ['a', 'n'],
-  ['i', 'n'],
-  ['d', 'n'],
-  ['д', 'н'],
-];
-
-/** Rows in which columns of one such pair alone have plain marks instead: at least two columns, and both letters. */
-function withoutLetters(rows: readonly Row[]): readonly Row[] {
-  const width = rows[0]?.cells.length ?? 0;
-  const values = Array.from({ length: width }, (_, i) => {
-    const cells = rows.slice(1, looked).map(({ cells: own }) => (own[i] ?? '').trim().toLowerCase());
-    return new Set(cells.filter(Boolean));
-  });
-  for (const [within, outside] of letters) {
-    const isOf = values.map(
-      (own) =>
-        (own.has(within) || own.has(outside)) &&
-        [...own].every((cell) => cell === within || cell === outside || unsure.test(cell)),
-    );
-    const both =
-      values.some((own, i) => isOf[i] && own.has(within)) && values.some((own, i) => isOf[i] && own.has(outside));
-    if (!both || isOf.filter(Boolean).length < 2) continue;
-    const plain = (cell: string): string => {
-      const letter = cell.trim().toLowerCase();
-      return letter === within ? 'x' : letter === outside ? '-' : cell;
-    };
-    return rows.map(({ line, cells }, k) => ({
-      line,
-      cells: k === 0 ? cells : cells.map((cell, i) => (isOf[i] ? plain(cell) : cell)),
-    }));
-  }
-  return rows;
-}
-
-/** Rows in which the marks of a column of nothing else have no blanks around. */
-function withPlainMarks(rows: readonly Row[]): readonly Row[] {
-  const width = rows[0]?.cells.length ?? 0;
-  const isOfMarks = Array.from({ length: width }, (_, i) => {
-    const cells = rows.slice(1, looked).map(({ cells: own }) => (own[i] ?? '').trim());
-    const isName = columnUseOf(rows[0]!.cells[i] ?? '', setHeadings) === 'name';
-    return !isName && cells.some((cell) => yes.test(cell)) && cells.every(isMark);
-  });
-  return rows.map(({ line, cells }) => ({
-    line,
-    cells: cells.map((cell, i) => (isOfMarks[i] && isMark(cell.trim()) ? cell.trim() : cell)),
-  }));
-}
-
-const isMark = (cell: string): boolean => yes.test(cell) || no.test(cell) || unsure.test(cell);
-
-/** Rows in which a cross beside ticks is no mark. */
-function withoutCrosses(rows: readonly Row[]): readonly Row[] {
-  const hasTicks = rows.slice(1).some(({ cells }) => cells.some((cell) => ticks.test(cell)));
-  if (!hasTicks || !rows.slice(1).some(({ cells }) => cells.some((cell) => crosses.test(cell)))) return rows;
-  return rows.map(({ line, cells }, i) => ({
-    line,
-    cells: i === 0 ? cells : cells.map((cell) => (crosses.test(cell) ? '-' : cell)),
-  }));
-}
-
 /** Rows and columns changed over where sets stand in few rows and items in many columns. */
 function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
   const [head, ...body] = rows;
@@ -144,9 +70,6 @@ function upright(rows: readonly Row[], choices: ReadChoices): readonly Row[] {
       .map((item, i) => ({ line: head.line, cells: [item, ...body.map((row) => row.cells[i + 1] ?? '')] })),
   ];
 }
-
-/** Rows that tell what a column is like. */
-const looked = 2000;
 
 /** A row for an item in a set: of two columns the one with few different values names the sets. */
 function fromPairs(head: Row, body: readonly Row[]): SetList | null {

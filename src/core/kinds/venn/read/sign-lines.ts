@@ -1,4 +1,4 @@
-import { foldName, partsOf, type ListTokens } from '../../../read';
+import { foldName, partsOf, withPlainBlanks, type ListTokens } from '../../../read';
 import { mostSets } from '../model';
 import type { Mention, SetList } from './set-list';
 
@@ -11,6 +11,7 @@ const fewestLines = 2;
 const mostWords = 3;
 /** Of the sets of regions at least this share is told more than once. */
 const leastTold = 0.6;
+/** Of regions with one item each so many lines at least tell anything. */
 const fewestSingle = 4;
 
 interface Line {
@@ -70,8 +71,7 @@ const leastApart = 0.5;
  * of Ness". O(characters × words tried).
  */
 export function jointWord(lists: readonly string[]): string | null {
-  // Blanks that do not break are blanks.
-  const values = [...new Set(lists.map((list) => list.replace(/[\u00a0\u202f]/g, ' ')))];
+  const values = [...new Set(lists.map(withPlainBlanks))];
   for (const word of jointWords(values)) {
     const times = new Map<string, number>();
     for (const value of values)
